@@ -1,0 +1,95 @@
+import type { Condition, Outcome } from '../checks/check';
+import type { GoodsKind } from '../releases/release';
+
+/** Where the item came from; the house rules hold a prior for each. */
+export type Channel = 'unstated' | 'walk-in' | 'regular' | 'marketplace' | 'auction' | 'trade';
+
+/** What is known of the item before it is looked at. */
+export interface Circumstances {
+  channel: Channel;
+  condition: Condition;
+  /** False where only pictures can be looked at. */
+  inHand: boolean;
+  /** False where the goods came without packaging. */
+  packaged: boolean;
+}
+
+/** What a printed code was found to stand for in the records, at the time when it was read. */
+export interface Belonging {
+  releaseId: string;
+  revision: number;
+  makerName: string;
+  name: string;
+  styleCode: string;
+  colourName: string;
+  /** The size, where the code names one. */
+  sizeKey: string | null;
+}
+
+export interface ChosenRelease {
+  id: string;
+  revision: number;
+  hash: string;
+}
+
+/** The documents that a verdict rests on, by revision and content hash. */
+export interface Pins {
+  release: ChosenRelease | null;
+  maker: ChosenRelease | null;
+  chart: ChosenRelease | null;
+  kind: ChosenRelease;
+  houseRules: ChosenRelease;
+}
+
+export interface VerdictBody {
+  goods: 'genuine' | 'counterfeit' | 'undecided' | 'noObjection';
+  packaging: 'own' | 'notOwn' | 'undecided' | 'notSeen';
+  /** P(goods genuine) and its 90 % interval, rounded to four places. */
+  pGenuine: number;
+  interval: [number, number];
+  /** Weight of all evidence in decibans, to one place. */
+  weight: number;
+  sentences: string[];
+  pins: Pins;
+}
+
+/** Each kind of event with what it carries. */
+export interface EventBodies {
+  opened: { number: string; kind: GoodsKind; query: string; circumstances: Circumstances };
+  circumstancesStated: Circumstances;
+  releaseChosen: { release: ChosenRelease; sizeKey: string | null; reason: string };
+  /** A printed fact was read. `absent`: the place was looked at and does not print it; `illegible`: it cannot be read. */
+  factRead: {
+    place: string;
+    fact: string;
+    state: 'read' | 'absent' | 'illegible';
+    raw: string;
+    via: 'typed' | 'scanned' | 'imported';
+    belongsTo?: Belonging[];
+    /** Numbers one slip away from a failing one that the records do know. */
+    corrections?: string[];
+  };
+  factWithdrawn: { place: string; fact: string };
+  findingRecorded: { check: string; outcome: Outcome; choice?: string; value?: number; note?: string };
+  findingExcused: { check: string; reason: string };
+  findingWithdrawn: { check: string };
+  verdictSealed: VerdictBody;
+  reopened: { reason: string };
+}
+
+export type EventType = keyof EventBodies;
+
+/** What a client sends: it makes the UUID, so that sending twice is harmless. */
+export type NewEvent = { [T in EventType]: { id: string; type: T; body: EventBodies[T] } }[EventType];
+
+/** An event in the log of its case. */
+export type CaseEvent = NewEvent & {
+  seq: number;
+  /** ISO 8601 instant, UTC. */
+  at: string;
+  /** Who did it: a checker's id. */
+  by: string;
+  /** Hash of the event before; the case's genesis hash for the first. */
+  previous: string;
+  hash: string;
+};

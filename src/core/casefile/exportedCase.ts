@@ -1,0 +1,34 @@
+import type { CaseEvent } from './event';
+import { contentHash, verifyChain } from './hash';
+
+/** A reference document as an exported case carries it. */
+interface CarriedDocument {
+  id: string;
+  revision: number;
+  hash: string;
+  body: unknown;
+}
+
+/** A case with its log and the documents it is held against: docs/formats/case.schema.json. */
+export interface ExportedCase<D = Record<string, CarriedDocument | null>> {
+  format: 'pinprick-case';
+  version: 1;
+  id: string;
+  events: CaseEvent[];
+  documents: D;
+}
+
+/**
+ * What is wrong with an exported case, or null: a log that no longer chains, a document whose content is not
+ * what its hash says.
+ */
+export function exportedCaseProblem(exported: ExportedCase<Record<string, CarriedDocument | null>>): string | null {
+  const chain = verifyChain(exported.id, exported.events);
+  if (!chain.intact) return chain.sentence;
+  for (const [kind, document] of Object.entries(exported.documents)) {
+    if (document && contentHash(document.body) !== document.hash) {
+      return `The ${kind} “${document.id}” was changed after the case was exported.`;
+    }
+  }
+  return null;
+}

@@ -1,0 +1,132 @@
+import type { Outcome } from '../checks/check';
+import type { GoodsKind } from '../releases/release';
+import type { CaseEvent, ChosenRelease, Circumstances, EventBodies, VerdictBody } from './event';
+
+interface Stamp {
+  at: string;
+  by: string;
+}
+
+export type FactEntry = EventBodies['factRead'] & Stamp;
+
+export type FindingEntry = Stamp &
+  (
+    | { state: 'recorded'; outcome: Outcome; choice?: string; value?: number; note?: string }
+    | { state: 'excused'; reason: string }
+  );
+
+export type SealEntry = VerdictBody & Stamp & { seq: number; hash: string };
+
+/** A case as its log leaves it. */
+export interface CaseFile {
+  id: string;
+  number: string;
+  kind: GoodsKind;
+  query: string;
+  opened: Stamp;
+  touched: Stamp;
+  circumstances: Circumstances;
+  release: ChosenRelease | null;
+  sizeKey: string | null;
+  /** Place id to fact id to what was read there last. */
+  facts: Record<string, Record<string, FactEntry>>;
+  /** Check id to the last finding. */
+  findings: Record<string, FindingEntry>;
+  /** The verdict in force, or null while the case is open. */
+  seal: SealEntry | null;
+  reopenings: (Stamp & { reason: string })[];
+  seq: number;
+  head: string;
+}
+
+function begin(caseId: string, event: CaseEvent & { type: 'opened' }): CaseFile {
+  const { at, by, body } = event;
+  return {
+    id: caseId,
+    number: body.number,
+    kind: body.kind,
+    query: body.query,
+    opened: { at, by },
+    touched: { at, by },
+    circumstances: body.circumstances,
+    release: null,
+    sizeKey: null,
+    facts: {},
+    findings: {},
+    seal: null,
+    reopenings: [],
+    seq: 0,
+    head: '',
+  };
+}
+
+function without<T>(entries: Record<string, T>, key: string): Record<string, T> {
+  const { [key]: _, ...rest } = entries;
+  return rest;
+}
+
+function apply(file: CaseFile, event: CaseEvent): CaseFile {
+  const stamp = { at: event.at, by: event.by };
+  switch (event.type) {
+    case 'opened':
+      return file;
+    case 'circumstancesStated':
+      return { ...file, circumstances: event.body };
+    case 'releaseChosen':
+      return { ...file, release: event.body.release, sizeKey: event.body.sizeKey };
+    case 'factRead': {
+      const { place, fact } = event.body;
+      return {
+        ...file,
+        facts: { ...file.facts, [place]: { ...file.facts[place], [fact]: { ...event.body, ...stamp } } },
+      };
+    }
+    case 'factWithdrawn': {
+      const { place, fact } = event.body;
+      return { ...file, facts: { ...file.facts, [place]: without(file.facts[place] ?? {}, fact) } };
+    }
+    case 'findingRecorded': {
+      const { check, ...finding } = event.body;
+      return { ...file, findings: { ...file.findings, [check]: { state: 'recorded', ...finding, ...stamp } } };
+    }
+    case 'findingExcused': {
+      const { check, reason } = event.body;
+      return { ...file, findings: { ...file.findings, [check]: { state: 'excused', reason, ...stamp } } };
+    }
+    case 'findingWithdrawn':
+      return { ...file, findings: without(file.findings, event.body.check) };
+    case 'verdictSealed':
+      return { ...file, seal: { ...event.body, ...stamp, seq: event.seq, hash: event.hash } };
+    case 'reopened':
+      return { ...file, seal: null, reopenings: [...file.reopenings, { ...stamp, reason: event.body.reason }] };
+  }
+}
+
+/** Apply one more event, as the screen does for an instant answer before the server has kept it. */
+export function advance(file: CaseFile, event: CaseEvent): CaseFile {
+  return { ...apply(file, event), touched: { at: event.at, by: event.by }, seq: event.seq, head: event.hash };
+}
+
+/**
+ * The state of a case: its log, folded.
+ *
+ * @param events the whole log in order; the first one is `opened`
+ * @throws Error where the log does not begin with `opened`
+ */
+export function fold(caseId: string, events: CaseEvent[]): CaseFile {
+  const [first] = events;
+  if (first?.type !== 'opened') throw new Error('A case log begins with the event “opened”.');
+  return events.reduce(advance, begin(caseId, first));
+}
+
+/**
+ * Why an event may not be added to a case as it stands, or null where it may.
+ *
+ * @example refusal(sealedCase, 'factRead') // 'PP-0007 is sealed; reopen it with a reason first.'
+ */
+export function refusal(file: CaseFile, type: CaseEvent['type']): string | null {
+  if (type === 'opened') return `${file.number} is open already.`;
+  if (type === 'reopened') return file.seal ? null : `${file.number} is not sealed, so there is nothing to reopen.`;
+  if (file.seal) return `${file.number} is sealed; reopen it with a reason first.`;
+  return null;
+}

@@ -1,0 +1,21 @@
+/** The longest text that any single printed field can hold; longer input is a mistake, not a code. */
+export const FIELD_LIMIT = 400;
+
+/**
+ * What a person or a scanner sent, made comparable: compatibility forms folded (full-width digits become
+ * plain ones), control and invisible formatting characters dropped, runs of white space made one space.
+ *
+ * @param raw any text
+ * @returns the text as it would look when printed plainly
+ * @example cleanText('９５２\u200b 01 ') // '952 01'
+ */
+export function cleanText(raw: string): string {
+  return raw
+    .normalize('NFKC')
+    .replace(/\s+/gu, ' ')
+    .replace(/[\p{Cc}\p{Cf}]/gu, '')
+    .trim();
+}
+
+/** Hyphens, dashes, minus signs and the non-breaking ones, all of which labels use for the same thing. */
+export const DASHES = /[-\u2010-\u2015\u2212\uFE58\uFE63\uFF0D]/gu;

@@ -1,0 +1,201 @@
+import { cleanText, DASHES } from './clean';
+
+export type GtinForm = 'GTIN-8' | 'GTIN-12' | 'GTIN-13' | 'GTIN-14' | 'UPC-E';
+
+/** One way to read a run of digits as a trade item number. */
+export interface GtinReading {
+  form: GtinForm;
+  /** The digits as printed, without spacing. */
+  digits: string;
+  /** The number every form is compared by: expanded and padded to 14 digits. */
+  gtin14: string;
+  /** The check digit that is printed, or null where the form was printed without one. */
+  checkDigit: number | null;
+  /** The check digit that the other digits call for. */
+  expectedCheckDigit: number;
+  valid: boolean;
+}
+
+export interface GtinFailure {
+  sentence: string;
+  /** Index in the cleaned text of the first character that cannot stand in a number, if that is what failed. */
+  at?: number;
+}
+
+export type GtinResult = { readings: GtinReading[]; failure?: undefined } | { readings: []; failure: GtinFailure };
+
+const FORM_BY_LENGTH: Record<number, GtinForm> = {
+  8: 'GTIN-8',
+  12: 'GTIN-12',
+  13: 'GTIN-13',
+  14: 'GTIN-14',
+};
+
+/**
+ * The modulo-10 check digit of a trade item number: weights 3, 1, 3 ... from the right.
+ *
+ * @param body the digits before the check digit, any length
+ * @returns 0 to 9
+ * @source GS1 General Specifications, section on check digit calculation
+ * @example gtinCheckDigit('952123456789') // 1
+ */
+export function gtinCheckDigit(body: string): number {
+  let sum = 0;
+  for (let i = 0; i < body.length; i++) {
+    const weight = (body.length - i) % 2 === 1 ? 3 : 1;
+    sum += weight * Number(body[i]);
+  }
+  return (10 - (sum % 10)) % 10;
+}
+
+/**
+ * The GTIN-12 body (11 digits, no check digit) that a UPC-E symbol stands for.
+ *
+ * @param system number system, '0' or '1'
+ * @param six the six digits of the symbol
+ * @source GS1 General Specifications, UPC-E zero suppression
+ * @example expandUpcE('0', '425261') // '04210000526'
+ */
+export function expandUpcE(system: string, six: string): string {
+  const [a, b, c, d, e, last] = six as unknown as [string, string, string, string, string, string];
+  if (last <= '2') return `${system}${a}${b}${last}0000${c}${d}${e}`;
+  if (last === '3') return `${system}${a}${b}${c}00000${d}${e}`;
+  if (last === '4') return `${system}${a}${b}${c}${d}00000${e}`;
+  return `${system}${a}${b}${c}${d}${e}0000${last}`;
+}
+
+function upcEReading(digits: string): GtinReading | null {
+  const system = digits.length === 6 ? '0' : digits.slice(0, 1);
+  if (system !== '0' && system !== '1') return null;
+  const six = digits.length === 6 ? digits : digits.slice(1, 7);
+  const body = expandUpcE(system, six);
+  const expected = gtinCheckDigit(body);
+  const printed = digits.length === 8 ? Number(digits[7]) : null;
+  return {
+    form: 'UPC-E',
+    digits,
+    gtin14: `00${body}${printed ?? expected}`,
+    checkDigit: printed,
+    expectedCheckDigit: expected,
+    valid: printed === null || printed === expected,
+  };
+}
+
+function plainReading(digits: string): GtinReading | null {
+  const form = FORM_BY_LENGTH[digits.length];
+  if (!form) return null;
+  const checkDigit = Number(digits.at(-1));
+  const expectedCheckDigit = gtinCheckDigit(digits.slice(0, -1));
+  return {
+    form,
+    digits,
+    gtin14: digits.padStart(14, '0'),
+    checkDigit,
+    expectedCheckDigit,
+    valid: checkDigit === expectedCheckDigit,
+  };
+}
+
+/**
+ * Every way to read a text as a trade item number, whatever its spacing. Eight digits that begin with 0 or 1
+ * may be a GTIN-8 or a UPC-E, so both come back; readings whose check digit passes come first.
+ *
+ * @param raw what was typed or scanned
+ * @returns one or more readings, or a failure with a sentence
+ * @example readGtin('9 521234 567891').readings[0].form // 'GTIN-13'
+ */
+export function readGtin(raw: string): GtinResult {
+  const text = cleanText(raw);
+  const digits = text.replace(DASHES, '').replace(/[ .]/g, '');
+  if (digits.length === 0) return { readings: [], failure: { sentence: 'The barcode number is empty.' } };
+  const stray = /[^0-9]/u.exec(digits);
+  if (stray) {
+    const at = text.indexOf(stray[0]);
+    return {
+      readings: [],
+      failure: {
+        sentence: `A barcode number has digits only; “${[...text.slice(at)][0]}” at position ${at + 1} is not one.`,
+        at,
+      },
+    };
+  }
+  const upcE = [6, 7, 8].includes(digits.length) ? upcEReading(digits) : null;
+  const readings = [plainReading(digits), upcE].filter((reading) => reading !== null);
+  if (readings.length === 0) {
+    return {
+      readings: [],
+      failure: {
+        sentence: `${digits.length} digits make no barcode number; it has 8, 12, 13 or 14 digits, or 6 to 8 when it is a UPC-E.`,
+      },
+    };
+  }
+  readings.sort((a, b) => Number(b.valid) - Number(a.valid));
+  return { readings };
+}
+
+/** True where two texts hold the same trade item, in whatever forms they are printed. */
+export function sameGtin(a: string, b: string): boolean {
+  const numbers = new Set(readGtin(a).readings.map((reading) => reading.gtin14));
+  return readGtin(b).readings.some((reading) => numbers.has(reading.gtin14));
+}
+
+export interface GtinCorrection {
+  gtin14: string;
+  digits: string;
+  /** `digit`: one digit was misread; `swap`: two neighbours changed places. */
+  kind: 'digit' | 'swap';
+  /** Index in `digits` of the (first) changed character. */
+  at: number;
+}
+
+/**
+ * The numbers that pass the check digit and lie one slip away from a number that fails: one digit misread
+ * (for each place exactly one other digit passes, since 1 and 3 are invertible modulo 10) or two neighbours
+ * swapped. Swaps come first; they are the commoner slip of a typing hand.
+ *
+ * @param reading a reading with `valid: false`
+ * @returns at most 27 corrections; which of them exist is for the records to say
+ */
+export function gtinCorrections(reading: GtinReading): GtinCorrection[] {
+  if (reading.valid) return [];
+  const { digits, form } = reading;
+  const passes = (candidate: string): string | null => {
+    const again = form === 'UPC-E' ? upcEReading(candidate) : plainReading(candidate);
+    return again?.valid ? again.gtin14 : null;
+  };
+  const corrections: GtinCorrection[] = [];
+  const consider = (candidate: string, kind: GtinCorrection['kind'], at: number) => {
+    const gtin14 = passes(candidate);
+    if (gtin14) corrections.push({ gtin14, digits: candidate, kind, at });
+  };
+  for (let i = 0; i + 1 < digits.length; i++) {
+    if (digits[i] === digits[i + 1]) continue;
+    consider(`${digits.slice(0, i)}${digits[i + 1]}${digits[i]}${digits.slice(i + 2)}`, 'swap', i);
+  }
+  for (let i = 0; i < digits.length; i++) {
+    for (const digit of '0123456789') {
+      if (digit !== digits[i]) consider(`${digits.slice(0, i)}${digit}${digits.slice(i + 1)}`, 'digit', i);
+    }
+  }
+  return corrections;
+}
+
+const GROUPING: Record<GtinForm, number[]> = {
+  'GTIN-8': [4, 4],
+  'GTIN-12': [1, 5, 5, 1],
+  'GTIN-13': [1, 6, 6],
+  'GTIN-14': [1, 2, 5, 5, 1],
+  'UPC-E': [1, 6, 1],
+};
+
+/** The digits in the grouping in which that form is printed under its bars. */
+export function groupGtin(reading: GtinReading): string {
+  const groups: string[] = [];
+  let rest = reading.digits;
+  for (const width of GROUPING[reading.form]) {
+    if (rest === '') break;
+    groups.push(rest.slice(0, width));
+    rest = rest.slice(width);
+  }
+  return groups.join(' ');
+}

@@ -1,0 +1,234 @@
+import { rowsPrinting, type SizeRow, sizesAgree } from '../sizes/sizeChart';
+import type { Cell, Mark } from './cell';
+import { placeName, type ReadingContext } from './context';
+import { type CrossReading, cellOf } from './crossread';
+import { releaseAt } from './expected';
+import { factName, sizeColumnOf } from './facts';
+import type { Problem } from './problem';
+
+/** How the cross-reading answers a check. */
+export interface RuleOutcome {
+  state: Exclude<Mark, 'excused'>;
+  /** The working, in a sentence. */
+  sentence: string;
+  problems: Problem[];
+}
+
+/** A rule looks at the cells of one or two places. */
+export type Rule = (reading: CrossReading, context: ReadingContext, places: string[]) => RuleOutcome;
+
+const open = (sentence: string): RuleOutcome => ({ state: 'open', sentence, problems: [] });
+const agrees = (sentence: string): RuleOutcome => ({ state: 'agrees', sentence, problems: [] });
+const cantTell = (sentence: string): RuleOutcome => ({ state: 'cantTell', sentence, problems: [] });
+const differs = (problems: Problem[]): RuleOutcome => ({
+  state: 'differs',
+  sentence: problems.map((problem) => problem.sentence).join(' '),
+  problems,
+});
+
+/** The cells of some facts at one place that were looked at. */
+function entered(reading: CrossReading, place: string, facts: string[]): Cell[] {
+  return facts.map((fact) => cellOf(reading, place, fact)).filter((cell): cell is Cell => cell?.entry != null);
+}
+
+/** What to say where no cell can be compared: not looked at, or looked at in vain. */
+function unread(cells: Cell[], what: string): RuleOutcome {
+  return cells.length === 0 ? open(`${what}: not read yet.`) : cantTell(`${what}: not printed or not legible.`);
+}
+
+/** True where the label at a place is another known product's, so that it cannot be held against this record. */
+function otherProduct(place: string, context: ReadingContext): string | null {
+  const printed = releaseAt(place, context);
+  return printed && context.release && printed.releaseId !== context.release.id
+    ? `The ${placeName(context, place)} is that of another product, ${printed.makerName} ${printed.name} (${printed.styleCode}).`
+    : null;
+}
+
+function checkDigit(reading: CrossReading, _context: ReadingContext, [place = '']: string[]): RuleOutcome {
+  const cells = entered(reading, place, ['gtin']);
+  const gtin = cells[0]?.reading?.gtin;
+  if (!gtin) return cells[0]?.problems[0] ? cantTell(cells[0].problems[0].sentence) : unread(cells, 'Barcode number');
+  if (gtin.valid) return agrees(`${gtin.form} ${gtin.digits}: the check digit ${gtin.expectedCheckDigit} is right.`);
+  return differs(cells[0]?.problems.filter((problem) => problem.kind === 'checkDigit') ?? []);
+}
+
+/** The size rows of the chart that account for every size column at a place. */
+function rowsAt(reading: CrossReading, place: string, context: ReadingContext): SizeRow[] | null {
+  const printed = printedSizes(reading, place);
+  if (!context.chart || Object.keys(printed).length === 0) return null;
+  return context.chart.rows.filter((row) =>
+    Object.entries(printed).every(
+      ([column, raw]) => context.chart && rowsPrinting(context.chart, column, raw).includes(row),
+    ),
+  );
+}
+
+function printedSizes(reading: CrossReading, place: string): Record<string, string> {
+  const printed: Record<string, string> = {};
+  for (const row of reading.rows) {
+    const column = sizeColumnOf(row.fact.id);
+    const entry = row.cells[place]?.entry;
+    if (column && entry?.state === 'read') printed[column] = entry.raw;
+  }
+  return printed;
+}
+
+/** The barcode number belongs to the style code and size that are printed beside it. */
+function gtinFitsLabel(reading: CrossReading, context: ReadingContext, [place = '']: string[]): RuleOutcome {
+  const cells = entered(reading, place, ['gtin']);
+  const cell = cells[0];
+  if (!cell?.reading?.gtin) return unread(cells, 'Barcode number');
+  if (!cell.reading.gtin.valid) return cantTell('The number fails its check digit, so it stands for nothing yet.');
+  const where = placeName(context, place);
+  const owners = cell.entry?.belongsTo ?? [];
+  const beside = releaseAt(place, context);
+  const [owner] = owners;
+  if (!owner)
+    return cell.problems.length > 0
+      ? differs(cell.problems)
+      : cantTell('No record is chosen to look the number up in.');
+  const wanted = beside?.releaseId ?? context.release?.id;
+  const fitting = owners.find((each) => each.releaseId === wanted);
+  if (!fitting) {
+    if (!beside)
+      return cantTell(`The number belongs to ${owner.makerName} ${owner.name}; read the style code beside it.`);
+    const sentence = `The barcode number on the ${where} belongs to ${owner.makerName} ${owner.name} (${owner.styleCode}), the style code beside it to ${beside.name} (${beside.styleCode}).`;
+    return differs([{ kind: 'otherRelease', belongsTo: owner, place, fact: 'gtin', sentence }]);
+  }
+  const rows = rowsAt(reading, place, context);
+  if (fitting.sizeKey && rows && rows.length > 0 && !rows.some((row) => row.key === fitting.sizeKey)) {
+    const printed = rows[0]?.key ?? '';
+    const sentence = `The barcode number on the ${where} is for size ${fitting.sizeKey}; the sizes printed beside it are those of ${printed}.`;
+    return differs([{ kind: 'otherSize', found: fitting.sizeKey, expected: printed, place, fact: 'gtin', sentence }]);
+  }
+  const size = fitting.sizeKey ? `, size ${fitting.sizeKey}` : '';
+  return agrees(`The number belongs to ${fitting.makerName} ${fitting.name} (${fitting.styleCode})${size}.`);
+}
+
+/** The style code is the record's; another known product's says nothing for or against the label itself. */
+function styleKnown(reading: CrossReading, context: ReadingContext, [place = '']: string[]): RuleOutcome {
+  const cells = entered(reading, place, ['styleCode']);
+  const cell = cells[0];
+  if (!cell?.reading) return unread(cells, 'Style code');
+  const other = otherProduct(place, context);
+  if (other) return cantTell(`${other} If the goods are that product, choose its record.`);
+  if (cell.mark === 'agrees') return agrees(`${cell.display} is the record's style code.`);
+  return cell.problems.length > 0 ? differs(cell.problems) : cantTell(cell.note);
+}
+
+/** Model and colour names go with the style code that is printed beside them. */
+function wordsFitStyle(reading: CrossReading, _context: ReadingContext, [place = '']: string[]): RuleOutcome {
+  const cells = entered(reading, place, ['model', 'colourName']);
+  const read = cells.filter((cell) => cell.reading);
+  if (read.length === 0) return unread(cells, 'Model and colour name');
+  const problems = read.flatMap((cell) => cell.problems);
+  if (problems.length > 0) return differs(problems);
+  if (read.some((cell) => cell.mark === 'cantTell')) return cantTell('No record to hold the names against.');
+  return agrees(
+    `${read.map((cell) => `“${cell.display}”`).join(' and ')} ${read.length > 1 ? 'go' : 'goes'} with the style code.`,
+  );
+}
+
+/** All sizes printed together are one size by the maker's chart. */
+function sizeColumnsAgree(reading: CrossReading, context: ReadingContext, [place = '']: string[]): RuleOutcome {
+  const { chart } = context;
+  const printed = printedSizes(reading, place);
+  const count = Object.keys(printed).length;
+  if (count < 2) return open('Fewer than two size columns are read.');
+  if (!chart) return cantTell('The record names no size chart.');
+  const { rows, problems } = sizesAgree(chart, printed);
+  if (problems.length === 0) return agrees(`All ${count} printed sizes are ${chart.name} ${rows[0]?.key}.`);
+  const nameOf = (column: string) => chart.columns.find((each) => each.id === column)?.name ?? column;
+  return differs(
+    problems.map((problem): Problem => {
+      const fact = `size.${problem.column}`;
+      const name = nameOf(problem.column);
+      const sentence =
+        problem.kind === 'notInChart'
+          ? `${chart.name} has no ${name} ${problem.value}; nearest are ${problem.nearest.join(', ')}.`
+          : `${name} ${problem.value} does not go with ${problem.others.map((column) => `${nameOf(column)} ${printed[column]}`).join(', ')}; ${chart.name} prints ${name} ${problem.expected}.`;
+      const expected = problem.kind === 'columnsDisagree' ? problem.expected : null;
+      return { kind: 'sizesDisagree', expected, place, fact, sentence };
+    }),
+  );
+}
+
+/** Production began before the release by a plausible lead. */
+function windowPlausible(reading: CrossReading, context: ReadingContext, [place = '']: string[]): RuleOutcome {
+  const cells = entered(reading, place, ['productionWindow']);
+  const cell = cells[0];
+  const impossible = cell?.problems.filter((problem) => problem.kind === 'impossible') ?? [];
+  if (impossible.length > 0) return differs(impossible);
+  if (!cell?.reading?.window) return unread(cells, 'Production window');
+  if (!context.release) return cantTell('No record is chosen to hold the window against.');
+  const other = otherProduct(place, context);
+  if (other) return cantTell(other);
+  return cell.problems.length > 0 ? differs(cell.problems) : agrees('The production window suits the release date.');
+}
+
+/** The factory code is one of the release's, and the country is that factory's. */
+function originKnown(reading: CrossReading, context: ReadingContext, [place = '']: string[]): RuleOutcome {
+  const cells = entered(reading, place, ['factoryCode', 'country']).filter((cell) => cell.reading);
+  if (cells.length === 0) return unread(entered(reading, place, ['factoryCode', 'country']), 'Factory and country');
+  if (!context.release) return cantTell('No record is chosen to hold the origin against.');
+  const other = otherProduct(place, context);
+  if (other) return cantTell(other);
+  const problems = cells.flatMap((cell) => cell.problems);
+  if (problems.length > 0) return differs(problems);
+  const code = cells.find((cell) => cell.fact === 'factoryCode');
+  const country = cells.find((cell) => cell.fact === 'country');
+  const factory = context.release.factories.find((each) => each.code.toUpperCase() === code?.display);
+  if (factory && country && factory.country.toUpperCase() !== country.display.toUpperCase()) {
+    const sentence = `Factory ${factory.code} is in ${factory.country}; the ${placeName(context, place)} says ${country.display}.`;
+    return differs([{ kind: 'wrongCountry', expected: factory.country, place, fact: 'country', sentence }]);
+  }
+  return agrees(`${cells.map((cell) => cell.display).join(', ')}: known for this release.`);
+}
+
+/** One fact is the same on the packaging and on the goods. */
+const sameFact =
+  (fact: string): Rule =>
+  (reading, context, places) => {
+    const cells = places.map((place) => cellOf(reading, place, fact)).filter((cell) => cell !== undefined);
+    const name = factName(fact, context.chart);
+    const read = cells.filter((cell) => cell.reading);
+    if (read.length < 2) {
+      return cells.every((cell) => cell.entry)
+        ? cantTell(`The ${name} is not legible in both places.`)
+        : open(`The ${name} is not read in both places.`);
+    }
+    const [a, b] = read as [Cell, Cell];
+    if (a.reading?.normal === b.reading?.normal)
+      return agrees(`${a.display} on ${placeName(context, a.place)} and ${placeName(context, b.place)}.`);
+    const sentence = `The ${name} is “${a.display}” on the ${placeName(context, a.place)} and “${b.display}” on the ${placeName(context, b.place)}.`;
+    return differs([{ kind: 'placesDiffer', otherPlace: a.place, place: b.place, fact, sentence }]);
+  };
+
+/** The sizes on the packaging and on the goods can be one size. */
+function sameSize(reading: CrossReading, context: ReadingContext, places: string[]): RuleOutcome {
+  const [a = '', b = ''] = places;
+  const printed = [a, b].map((place) => rowsAt(reading, place, context));
+  const [first, second] = printed;
+  if (!first || !second) return open('The size is not read in both places.');
+  if (first.length === 0 || second.length === 0)
+    return cantTell('The printed sizes of one place do not agree among themselves.');
+  if (first.some((row) => second.includes(row))) return agrees(`Size ${first[0]?.key} in both places.`);
+  const sentence = `The ${placeName(context, a)} is for size ${first[0]?.key}, the ${placeName(context, b)} for size ${second[0]?.key}.`;
+  const fact = `size.${context.chart?.leading}`;
+  return differs([{ kind: 'placesDiffer', otherPlace: a, place: b, fact, sentence }]);
+}
+
+/** The rules that a check of form `codes` may name. */
+export const RULES: Record<string, Rule> = {
+  checkDigit,
+  gtinFitsLabel,
+  styleKnown,
+  wordsFitStyle,
+  sizeColumnsAgree,
+  windowPlausible,
+  originKnown,
+  sameGtin: sameFact('gtin'),
+  sameStyleCode: sameFact('styleCode'),
+  sameBatchCode: sameFact('batchCode'),
+  sameSize,
+};

@@ -1,0 +1,74 @@
+import Ajv2020, { type ErrorObject, type ValidateFunction } from 'ajv/dist/2020';
+import addFormats from 'ajv-formats';
+import caseSchema from '../../../docs/formats/case.schema.json';
+import checkSchema from '../../../docs/formats/check.schema.json';
+import eventSchema from '../../../docs/formats/event.schema.json';
+import eventBodySchema from '../../../docs/formats/event-body.schema.json';
+import houseRulesSchema from '../../../docs/formats/house-rules.schema.json';
+import kindSchema from '../../../docs/formats/kind.schema.json';
+import makerSchema from '../../../docs/formats/maker.schema.json';
+import newEventSchema from '../../../docs/formats/new-event.schema.json';
+import releaseSchema from '../../../docs/formats/release.schema.json';
+import rosterSchema from '../../../docs/formats/roster.schema.json';
+import sizeChartSchema from '../../../docs/formats/size-chart.schema.json';
+
+/** The published formats, by the name of their file in docs/formats. */
+export type FormatName =
+  | 'case'
+  | 'check'
+  | 'event'
+  | 'house-rules'
+  | 'kind'
+  | 'maker'
+  | 'new-event'
+  | 'release'
+  | 'roster'
+  | 'size-chart';
+
+const ajv = new Ajv2020({
+  allErrors: false,
+  discriminator: true,
+  schemas: [
+    eventBodySchema,
+    checkSchema,
+    caseSchema,
+    eventSchema,
+    houseRulesSchema,
+    kindSchema,
+    makerSchema,
+    newEventSchema,
+    releaseSchema,
+    rosterSchema,
+    sizeChartSchema,
+  ],
+});
+addFormats.default(ajv);
+
+const lastName = (path: string): string => path.split('/').at(-1) || 'document';
+
+const PHRASES: Record<string, (error: ErrorObject) => string> = {
+  maxLength: ({ params }) => `has more than the ${params.limit} characters it may have`,
+  minLength: () => 'is empty',
+  additionalProperties: ({ params }) => `has a field “${params.additionalProperty}” that the format does not know`,
+  required: ({ params }) => `lacks the field “${params.missingProperty}”`,
+  enum: ({ params }) => `is none of ${params.allowedValues.join(', ')}`,
+  discriminator: ({ params }) => `has the unknown ${params.tag} “${String(params.tagValue).slice(0, 40)}”`,
+};
+
+/** One sentence for the first thing that is wrong. */
+function explain(error: ErrorObject | undefined): string {
+  if (!error) return 'The document does not follow its format.';
+  const phrase = PHRASES[error.keyword]?.(error) ?? error.message ?? 'is not valid';
+  return `“${lastName(error.instancePath)}”${error.instancePath ? ` (at ${error.instancePath})` : ''} ${phrase}.`;
+}
+
+/**
+ * Hold a value against a published format.
+ *
+ * @returns null where it follows the format, else a sentence that says what is wrong and where
+ * @example formatProblem('roster', { id: 'x', checkers: [] }) // '“checkers” (at /checkers) must NOT have fewer than 1 items.'
+ */
+export function formatProblem(name: FormatName, value: unknown): string | null {
+  const validate = ajv.getSchema(`pinprick:${name}`) as ValidateFunction;
+  return validate(value) ? null : explain(validate.errors?.[0]);
+}

@@ -1,0 +1,123 @@
+import type { CaseFile } from '../casefile/fold';
+import { type Finding, gatherFindings } from '../checks/findings';
+import type { ReadingContext, Records } from '../crossread/context';
+import { type CrossReading, crossread } from '../crossread/crossread';
+import {
+  type Decision,
+  decideGoods,
+  decidePackaging,
+  type GoodsDecision,
+  type PackagingDecision,
+  sideOfThresholds,
+} from './decide';
+import { drawIntervals } from './draws';
+import { type HouseRules, type Thresholds, thresholds } from './houseRules';
+import { type Bound, bound, type Gain, rankGains } from './nextCheck';
+import { type ChainReading, type OneFaultReading, partingSentence, readChain, readOneFault } from './readings';
+import { type Weighing, weigh } from './weigh';
+import { genuineShare, type State, statesOf } from './worlds';
+
+/** Everything an assessment rests on, beside the case itself. */
+export interface Grounds extends Records {
+  houseRules: HouseRules;
+}
+
+/** An answer to one of the two questions, with its uncertainty. */
+export interface Standing<D> extends Decision<D> {
+  /** Probability of the favourable answer. */
+  p: number;
+  /** 90 % interval of it. */
+  interval: [number, number];
+}
+
+/** What a case comes to: a pure function of its log and of the documents it is held against. */
+export interface Assessment {
+  reading: CrossReading;
+  findings: Finding[];
+  weighing: Weighing;
+  thresholds: Thresholds;
+  states: Record<State, number>;
+  goods: Standing<GoodsDecision>;
+  packaging: Standing<PackagingDecision>;
+  oneFault: OneFaultReading;
+  chain: ChainReading;
+  parting: string | null;
+  /** Open checks by what they are expected to tell in a minute. */
+  gains: Gain[];
+  bound: Bound;
+  /** True where nothing that is left can move the weighing across a threshold. */
+  settled: boolean;
+}
+
+const DRAWS = 500;
+const SEED = 0.271828;
+
+/** The house's required checks that were neither done nor excused, by name. */
+function missingChecks(findings: Finding[], kind: string, rules: HouseRules): string[] {
+  const required = new Set(rules.required[kind] ?? []);
+  return findings
+    .filter(({ check, mark }) => required.has(check.id) && mark === 'open')
+    .map(({ check }) => `“${check.name}”`);
+}
+
+/** What the house's school makes of the goods. */
+function schooled(
+  rules: HouseRules,
+  weighed: ReturnType<typeof sideOfThresholds>,
+  oneFault: OneFaultReading,
+  chain: ChainReading,
+): ReturnType<typeof sideOfThresholds> {
+  if (rules.school === 'oneFault') return { side: oneFault.says === 'genuine' ? 'yes' : 'no', reasons: [] };
+  if (rules.school === 'chain') {
+    if (chain.says === 'open') return { side: 'open', reasons: ['nothing of the chain was observed'] };
+    return { side: chain.says === 'holds' ? 'yes' : 'no', reasons: [] };
+  }
+  return weighed;
+}
+
+/**
+ * Assess a case.
+ *
+ * @param file the folded case
+ * @param grounds the release record, chart, kind and house rules it is held against
+ * @param options.draws posterior draws for the intervals, 500 unless said otherwise
+ * @returns the two standings, the three readings, the working, and what to look at next
+ */
+export function assess(file: CaseFile, grounds: Grounds, options: { draws?: number } = {}): Assessment {
+  const { houseRules: rules } = grounds;
+  const context: ReadingContext = { ...grounds, facts: file.facts, sizeKey: file.sizeKey };
+  const reading = crossread(context);
+  const findings = gatherFindings(file, context, reading);
+  const weighing = weigh(findings, rules.priors[file.circumstances.channel], rules);
+  const seen = weighing.strands.flatMap((strand) => strand.checks.map(({ finding }) => finding));
+  const intervals = drawIntervals(seen, weighing.prior, rules, options.draws ?? DRAWS, SEED);
+  const oneFault = readOneFault(findings);
+  const chain = readChain(reading, findings, context);
+  const limits = thresholds(rules.losses);
+
+  const pGenuine = genuineShare(weighing.posterior);
+  const pOwn = weighing.posterior.own;
+  const goodsSide = schooled(rules, sideOfThresholds(pGenuine, intervals.genuine, limits), oneFault, chain);
+  const packagingSide = sideOfThresholds(pOwn, intervals.own, limits);
+  const missing = missingChecks(findings, file.kind, rules);
+  const goods = decideGoods(goodsSide.side, goodsSide.reasons, missing, file.circumstances.inHand);
+  const packaging = decidePackaging(packagingSide.side, packagingSide.reasons, file.circumstances.packaged);
+
+  const extremes = bound(findings, weighing.prior, rules);
+  const sideAt = (p: number) => (p >= limits.accept ? 'yes' : p <= limits.reject ? 'no' : 'open');
+  return {
+    reading,
+    findings,
+    weighing,
+    thresholds: limits,
+    states: statesOf(weighing.posterior),
+    goods: { ...goods, p: pGenuine, interval: intervals.genuine },
+    packaging: { ...packaging, p: pOwn, interval: intervals.own },
+    oneFault,
+    chain,
+    parting: partingSentence(goods.decision, oneFault, chain),
+    gains: rankGains(findings, weighing.posterior, rules),
+    bound: extremes,
+    settled: sideAt(extremes.allAgree) === sideAt(extremes.allDiffer),
+  };
+}

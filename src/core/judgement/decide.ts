@@ -1,0 +1,79 @@
+import type { Thresholds } from './houseRules';
+
+export type GoodsDecision = 'genuine' | 'counterfeit' | 'undecided' | 'noObjection';
+export type PackagingDecision = 'own' | 'notOwn' | 'undecided' | 'notSeen';
+
+export interface Decision<D> {
+  decision: D;
+  /** Why it is undecided, or why it is capped; empty for a plain decision. */
+  reasons: string[];
+}
+
+/** A probability as a person reads it: `97 %`, `99.4 %`; near the ends with a decimal, and never a certainty. */
+export function formatShare(share: number): string {
+  const value = share * 100;
+  if (value >= 1 && value <= 99) return `${Math.round(value)} %`;
+  return `${Math.min(99.9, Math.max(0.1, Number(value.toFixed(1))))} %`;
+}
+
+type Side = 'yes' | 'no' | 'open';
+
+/**
+ * The side of the thresholds on which a probability with its interval stands.
+ *
+ * @param p probability of the favourable answer
+ * @returns `open` with the reasons where escalating is cheapest or the interval crosses a threshold
+ */
+export function sideOfThresholds(
+  p: number,
+  [low, high]: [number, number],
+  { accept, reject }: Thresholds,
+): { side: Side; reasons: string[] } {
+  if (p > reject && p < accept) {
+    return {
+      side: 'open',
+      reasons: [
+        `${formatShare(p)} lies between ${formatShare(reject)} and ${formatShare(accept)}, where a second look costs less than a mistake`,
+      ],
+    };
+  }
+  if (p >= accept && low < accept) {
+    return {
+      side: 'open',
+      reasons: [
+        `the interval reaches down to ${formatShare(low)}, under the ${formatShare(accept)} that accepting needs`,
+      ],
+    };
+  }
+  if (p <= reject && high > reject) {
+    return {
+      side: 'open',
+      reasons: [
+        `the interval reaches up to ${formatShare(high)}, over the ${formatShare(reject)} that rejecting needs`,
+      ],
+    };
+  }
+  return { side: p >= accept ? 'yes' : 'no', reasons: [] };
+}
+
+/** Turn a side into a decision about the goods; pictures alone never do better than “no objection”. */
+export function decideGoods(
+  side: Side,
+  reasons: string[],
+  missing: string[],
+  inHand: boolean,
+): Decision<GoodsDecision> {
+  if (side !== 'open' && missing.length > 0) {
+    return { decision: 'undecided', reasons: [`the house requires ${missing.join(', ')} first`] };
+  }
+  if (side === 'open') return { decision: 'undecided', reasons };
+  if (side === 'no') return { decision: 'counterfeit', reasons };
+  return inHand ? { decision: 'genuine', reasons } : { decision: 'noObjection', reasons: ['only pictures were seen'] };
+}
+
+/** Turn a side into a decision about the packaging. */
+export function decidePackaging(side: Side, reasons: string[], packaged: boolean): Decision<PackagingDecision> {
+  if (!packaged) return { decision: 'notSeen', reasons: ['the goods came without packaging'] };
+  if (side === 'open') return { decision: 'undecided', reasons };
+  return { decision: side === 'yes' ? 'own' : 'notOwn', reasons };
+}

@@ -1,0 +1,42 @@
+import type { Channel } from '../casefile/event';
+
+/** What a house has settled for itself. A document: revised, pinned by verdicts. */
+export interface HouseRules {
+  id: string;
+  name: string;
+  /** P(counterfeit) by the channel that the item came through. */
+  priors: Record<Channel, number>;
+  /** P(packaging replaced or made up | goods genuine). */
+  repacked: number;
+  /** P(packaging genuine, of another item | goods counterfeit). */
+  transplanted: number;
+  /** P(codes on goods and foreign packaging agree by chance). */
+  foreignAgrees: number;
+  losses: { acceptCounterfeit: number; rejectGenuine: number; escalate: number };
+  /** Hidden classes of a strand at cold start, and how many observations that is worth. */
+  strands: { wellCopied: number; offDay: number; spread: number; observations: number };
+  school: 'weighing' | 'oneFault' | 'chain';
+  /** Checks without which no case is decided, by kind of goods. */
+  required: Record<string, string[]>;
+}
+
+/** The probabilities of P(genuine) between which escalating is cheapest. */
+export interface Thresholds {
+  accept: number;
+  reject: number;
+}
+
+/**
+ * Where the decision turns, from the losses. Accepting costs `acceptCounterfeit * (1 - p)`, rejecting
+ * `rejectGenuine * p`, escalating `escalate`; the cheapest wins.
+ *
+ * @example thresholds({ acceptCounterfeit: 20, rejectGenuine: 5, escalate: 1 }) // { accept: 0.95, reject: 0.2 }
+ */
+export function thresholds(losses: HouseRules['losses']): Thresholds {
+  const { acceptCounterfeit, rejectGenuine, escalate } = losses;
+  const even = acceptCounterfeit / (acceptCounterfeit + rejectGenuine);
+  return {
+    accept: Math.max(1 - escalate / acceptCounterfeit, even),
+    reject: Math.min(escalate / rejectGenuine, even),
+  };
+}

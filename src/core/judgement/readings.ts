@@ -1,0 +1,86 @@
+import type { Finding } from '../checks/findings';
+import type { ReadingContext } from '../crossread/context';
+import { placeName } from '../crossread/context';
+import type { CrossReading } from '../crossread/crossread';
+import { type ChainFit, fitVariants, type Observation } from '../releases/variantFit';
+import type { GoodsDecision } from './decide';
+
+/** A confirmed difference in a check with at most this chance of differing when genuine ends a case for the one-fault school. */
+export const ONE_FAULT_CHANCE = 0.01;
+
+export interface OneFaultReading {
+  says: 'genuine' | 'counterfeit';
+  /** The impossibilities found. */
+  faults: Finding[];
+}
+
+export interface ChainReading {
+  /** `open`: nothing of the chain was observed, or the record lists no variants. */
+  says: 'holds' | 'broken' | 'open';
+  observations: Observation[];
+  fit: ChainFit;
+}
+
+/** The one-fault school: a single confirmed impossibility ends it. */
+export function readOneFault(findings: Finding[]): OneFaultReading {
+  const faults = findings.filter(({ check, mark }) => mark === 'differs' && check.g <= ONE_FAULT_CHANCE);
+  return { says: faults.length > 0 ? 'counterfeit' : 'genuine', faults };
+}
+
+const TRAIT_FACTS: Record<string, string> = { factoryCode: 'factory', country: 'country' };
+
+/** The traits that printed facts and answers show. Facts on one place of each kind count once. */
+export function observeTraits(reading: CrossReading, findings: Finding[], context: ReadingContext): Observation[] {
+  const observations: Observation[] = [];
+  for (const row of reading.rows) {
+    const trait = TRAIT_FACTS[row.fact.id];
+    if (!trait) continue;
+    for (const cell of Object.values(row.cells)) {
+      if (!cell.reading) continue;
+      const known = row.expected?.values.find((value) => value.toUpperCase() === cell.display.toUpperCase());
+      const label = `${row.fact.name.toLowerCase()} ${cell.display} on the ${placeName(context, cell.place)}`;
+      observations.push({ trait, state: known ?? cell.display, label });
+    }
+  }
+  for (const { check, choice, mark } of findings) {
+    if (check.trait && choice && mark !== 'open' && mark !== 'excused' && mark !== 'cantTell') {
+      observations.push({ trait: check.trait, state: choice, label: `${check.name}: ${choice}` });
+    }
+  }
+  return observations;
+}
+
+/** The chain school: only the fit between features counts. */
+export function readChain(reading: CrossReading, findings: Finding[], context: ReadingContext): ChainReading {
+  const observations = observeTraits(reading, findings, context);
+  const fit = fitVariants(context.release?.variants ?? [], observations);
+  const open = observations.length === 0 || fit.fits.length === 0;
+  return { says: open ? 'open' : fit.holds ? 'holds' : 'broken', observations, fit };
+}
+
+/**
+ * Where the three readings part, and on which observation; null where they are of one mind.
+ */
+export function partingSentence(
+  weighing: GoodsDecision,
+  oneFault: OneFaultReading,
+  chain: ChainReading,
+): string | null {
+  const [fault] = oneFault.faults;
+  if (fault && weighing !== 'counterfeit') {
+    const weighs = weighing === 'undecided' ? 'leaves the case open' : 'still finds for the goods';
+    return `One fault would end it on “${fault.check.name}”; weighing ${weighs}, because a genuine item shows that too, ${share(fault.check.g)} of the time.`;
+  }
+  if (chain.says === 'broken' && weighing !== 'counterfeit') {
+    const labels = chain.fit.mends.map((set) => set.map((seen) => seen.label).join(' and ')).join(', or on ');
+    return `The chain breaks on ${labels}; weighing takes that as one sign among the others.`;
+  }
+  if (weighing === 'counterfeit' && !fault) {
+    const chained = chain.says === 'holds' ? ' and the chain holds' : '';
+    return `No single fault is beyond what a genuine item may show${chained}; it is the sum of the signs that weighs against the goods.`;
+  }
+  return null;
+}
+
+const share = (chance: number): string =>
+  chance < 0.01 ? `${(chance * 100).toFixed(1)} %` : `${Math.round(chance * 100)} %`;

@@ -1,0 +1,141 @@
+import type { CaseFile } from '../casefile/fold';
+import type { Finding } from '../checks/findings';
+import type { Assessment } from './assess';
+import { formatShare, type GoodsDecision, type PackagingDecision } from './decide';
+import type { CheckWeight } from './weigh';
+
+/** The verdict on the goods in words. */
+export const GOODS_WORDS: Record<GoodsDecision, string> = {
+  genuine: 'genuine',
+  counterfeit: 'counterfeit',
+  undecided: 'undecided',
+  noObjection: 'no objection from pictures',
+};
+
+/** The verdict on the packaging in words. */
+export const PACKAGING_WORDS: Record<PackagingDecision, string> = {
+  own: 'its own',
+  notOwn: 'not its own',
+  undecided: 'undecided',
+  notSeen: 'not seen',
+};
+
+/** How much a weight in decibans is worth, in a word. */
+export function weightWord(decibans: number): string {
+  const size = Math.abs(decibans);
+  if (size < 5) return 'negligible';
+  if (size < 10) return 'slight';
+  if (size < 20) return 'moderate';
+  if (size <= 30) return 'strong';
+  return 'very strong';
+}
+
+/** A weight with its sign and unit: `+12.3 dB`. */
+export function formatWeight(decibans: number): string {
+  const rounded = decibans.toFixed(1);
+  return `${decibans > 0 && rounded !== '0.0' ? '+' : decibans < 0 && rounded !== '-0.0' ? '−' : ''}${rounded.replace('-', '')} dB`;
+}
+
+/** `90 % interval 95 % to 99 %`. */
+export function formatInterval90([low, high]: [number, number]): string {
+  return `90 % interval ${formatShare(low)} to ${formatShare(high)}`;
+}
+
+/** What an answered check says, in a few words. */
+export function findingWords({ check, mark, choice, value, nominal, reason }: Finding): string {
+  if (value !== undefined && nominal) {
+    const uncertainty = check.answer.form === 'quantity' ? ` ± ${check.answer.uncertainty}` : '';
+    return `${check.name}: ${value}${uncertainty} ${nominal.unit}, expected ${Number(nominal.value.toFixed(2))} ± ${nominal.tolerance} ${nominal.unit}`;
+  }
+  if (choice) return `${check.name}: ${choice.charAt(0).toLowerCase()}${choice.slice(1)}`;
+  if (mark === 'excused' && reason) return `${check.name} (${reason})`;
+  return check.name;
+}
+
+export interface VerdictSentence {
+  about: 'goods' | 'packaging' | 'for' | 'against' | 'parting' | 'open' | 'limits' | 'law';
+  text: string;
+}
+
+const MOST = 3;
+
+function goodsSentence({ goods, weighing }: Assessment): string {
+  const figures = `P(genuine) is ${formatShare(goods.p)}, ${formatInterval90(goods.interval)}; the evidence weighs ${formatWeight(weighing.weight)}, ${weightWord(weighing.weight)}`;
+  switch (goods.decision) {
+    case 'genuine':
+      return `In our opinion the goods are genuine. ${figures}.`;
+    case 'counterfeit':
+      return `In our opinion the goods are counterfeit. ${figures}.`;
+    case 'noObjection':
+      return `From pictures alone there is no objection to the goods. ${figures}. Only the item in hand could show more.`;
+    case 'undecided':
+      return `Whether the goods are genuine stays undecided: ${goods.reasons.join('; ')}. ${figures}.`;
+  }
+}
+
+function packagingSentence({ packaging, states }: Assessment): string {
+  const foreign = formatShare(states.repacked + states.transplanted);
+  switch (packaging.decision) {
+    case 'own':
+      return `The packaging is the goods' own (${formatShare(packaging.p)}, ${formatInterval90(packaging.interval)}).`;
+    case 'notOwn':
+      return `The packaging is not what genuine goods of this release left the factory in (that it is: ${formatShare(packaging.p)}). Goods and packaging from different items: ${foreign}.`;
+    case 'undecided':
+      return `Whether the packaging is the goods' own stays undecided: ${packaging.reasons.join('; ')}.`;
+    case 'notSeen':
+      return 'The goods came without packaging, so nothing is said about it.';
+  }
+}
+
+function listed(weights: CheckWeight[]): string {
+  return weights
+    .slice(0, MOST)
+    .map(({ finding, weight }) => `${findingWords(finding)} (${formatWeight(weight)})`)
+    .join('; ');
+}
+
+/** Checks that speak for and against the goods, heaviest first; weights under half a deciban are left out. */
+export function forAndAgainst({ weighing }: Assessment): { speaksFor: CheckWeight[]; speaksAgainst: CheckWeight[] } {
+  const checks = weighing.strands.flatMap((strand) => strand.checks);
+  checks.sort((a, b) => Math.abs(b.weight) - Math.abs(a.weight));
+  return {
+    speaksFor: checks.filter(({ weight }) => weight >= 0.5),
+    speaksAgainst: checks.filter(({ weight }) => weight <= -0.5),
+  };
+}
+
+/**
+ * The verdict as a person reads it: what is decided, why, how sure, what was not looked at.
+ */
+export function verdictSentences(file: CaseFile, assessment: Assessment): VerdictSentence[] {
+  const { findings, parting } = assessment;
+  const { speaksFor, speaksAgainst } = forAndAgainst(assessment);
+  const open = findings.filter(({ mark }) => mark === 'open');
+  const excused = findings.filter(({ mark }) => mark === 'excused');
+  const sentences: VerdictSentence[] = [
+    { about: 'goods', text: goodsSentence(assessment) },
+    { about: 'packaging', text: packagingSentence(assessment) },
+  ];
+  if (speaksFor.length > 0)
+    sentences.push({ about: 'for', text: `What speaks most for the goods: ${listed(speaksFor)}.` });
+  if (speaksAgainst.length > 0)
+    sentences.push({ about: 'against', text: `What speaks most against them: ${listed(speaksAgainst)}.` });
+  if (parting) sentences.push({ about: 'parting', text: parting });
+  if (open.length > 0) {
+    const names = open.slice(0, 6).map(({ check }) => check.name.toLowerCase());
+    const more = open.length > names.length ? ` and ${open.length - names.length} more` : '';
+    sentences.push({ about: 'open', text: `Not looked at: ${names.join(', ')}${more}.` });
+  }
+  const limits = [
+    file.circumstances.inHand ? '' : 'only pictures were seen',
+    file.circumstances.packaged ? '' : 'there was no packaging',
+    file.release ? '' : 'no release record was chosen, so nothing was held against one',
+    excused.length > 0 ? `${excused.length} ${excused.length === 1 ? 'check was' : 'checks were'} excused` : '',
+  ].filter((limit) => limit !== '');
+  if (limits.length > 0) sentences.push({ about: 'limits', text: `Limits: ${limits.join('; ')}.` });
+  sentences.push({
+    about: 'law',
+    text: 'This is an opinion on the evidence listed. It is no legal finding and accuses nobody; local law and the rights holder decide.',
+  });
+  return sentences;
+}

@@ -1,0 +1,113 @@
+import type { Finding } from '../checks/findings';
+import type { HouseRules } from './houseRules';
+import { type CheckChances, type ClassChances, outcomeChances } from './outcomeChances';
+import { addLogs, type StrandItem, strandLogLikelihood } from './strandLikelihood';
+import { type PerWorld, priorWorlds, update, weightOf } from './worlds';
+
+/** What one check added, given the rest of its strand: the change that taking it away would make. */
+export interface CheckWeight {
+  finding: Finding;
+  /** Decibans; positive speaks for genuine goods. */
+  weight: number;
+}
+
+/** The evidence of one strand on its own. */
+export interface StrandWeight {
+  strand: string;
+  weight: number;
+  /** Heaviest first. */
+  checks: CheckWeight[];
+}
+
+/** The parameters that a weighing uses. */
+export interface Parameters {
+  chancesOf: (finding: Finding) => CheckChances;
+  classesOf: (strand: string) => ClassChances;
+}
+
+/** The parameters as the checks and the house rules state them. */
+export function statedParameters(rules: HouseRules): Parameters {
+  const { wellCopied, offDay, spread } = rules.strands;
+  return {
+    chancesOf: ({ check }) => ({ g: check.g, c: check.c }),
+    classesOf: () => ({ wellCopied, offDay, spread }),
+  };
+}
+
+/** Findings by strand, in order of first appearance. */
+export function groupByStrand(findings: Finding[]): Map<string, Finding[]> {
+  const strands = new Map<string, Finding[]>();
+  for (const finding of findings) {
+    const strand = strands.get(finding.check.strand);
+    if (strand) strand.push(finding);
+    else strands.set(finding.check.strand, [finding]);
+  }
+  return strands;
+}
+
+/** Log-likelihood of one strand's findings. */
+export function strandLogs(findings: Finding[], parameters: Parameters, rules: HouseRules): PerWorld {
+  const strand = findings[0]?.check.strand ?? '';
+  const classes = parameters.classesOf(strand);
+  const items: StrandItem[] = [];
+  for (const finding of findings) {
+    const chances = outcomeChances(finding, parameters.chancesOf(finding), classes, rules);
+    if (chances) items.push({ bearing: finding.check.bearsOn, chances });
+  }
+  return strandLogLikelihood(items, classes);
+}
+
+/** The worlds after all findings, with given parameters. */
+export function posteriorWorlds(
+  prior: PerWorld,
+  strands: Finding[][],
+  parameters: Parameters,
+  rules: HouseRules,
+): PerWorld {
+  return update(prior, addLogs(strands.map((findings) => strandLogs(findings, parameters, rules))));
+}
+
+const counts = ({ mark }: Finding): boolean => mark === 'agrees' || mark === 'differs' || mark === 'missing';
+
+export interface Weighing {
+  prior: PerWorld;
+  posterior: PerWorld;
+  /** Decibans of all evidence together. */
+  weight: number;
+  /** Heaviest first; only strands in which something was seen. */
+  strands: StrandWeight[];
+  /** What the strands' weights do not add up to: goods and packaging are weighed together, not one by one. */
+  interplay: number;
+}
+
+/**
+ * Weigh all findings: four states, strands with hidden classes.
+ *
+ * @param counterfeit prior P(counterfeit), from the channel
+ * @source docs/architecture.md, “How a case is weighed”
+ */
+export function weigh(findings: Finding[], counterfeit: number, rules: HouseRules): Weighing {
+  const parameters = statedParameters(rules);
+  const prior = priorWorlds(counterfeit, rules);
+  const groups = [...groupByStrand(findings.filter(counts))];
+  const alone = (group: Finding[]) => weightOf(prior, update(prior, strandLogs(group, parameters, rules)));
+  const strands = groups.map(([strand, group]): StrandWeight => {
+    const weight = alone(group);
+    const checks = group.map((finding) => ({
+      finding,
+      weight: weight - alone(group.filter((other) => other !== finding)),
+    }));
+    checks.sort((a, b) => Math.abs(b.weight) - Math.abs(a.weight));
+    return { strand, weight, checks };
+  });
+  strands.sort((a, b) => Math.abs(b.weight) - Math.abs(a.weight));
+  const posterior = posteriorWorlds(
+    prior,
+    groups.map(([, group]) => group),
+    parameters,
+    rules,
+  );
+  const weight = weightOf(prior, posterior);
+  const interplay = weight - strands.reduce((sum, strand) => sum + strand.weight, 0);
+  return { prior, posterior, weight, strands, interplay };
+}

@@ -1,0 +1,68 @@
+import type { CheckDefinition } from '../checks/check';
+import type { DateOrder } from '../dates/printedDate';
+import type { LeadTime } from '../dates/productionWindow';
+import type { Variant } from './variantFit';
+
+/** The five kinds of goods that Pinprick knows how to inspect. */
+export type GoodsKind = 'footwear' | 'apparel' | 'fragrance' | 'figure' | 'spirits';
+
+export interface Maker {
+  id: string;
+  name: string;
+  /** Company prefixes of its barcode numbers, as they stand at the front of a GTIN-13. */
+  gtinPrefixes: string[];
+  styleShape: string;
+  dateOrder: DateOrder;
+}
+
+export interface ReleaseSize {
+  key: string;
+  /** As the maker prints it, 8, 12, 13 or 14 digits. */
+  gtin: string;
+}
+
+/** A nominal measure with its tolerance; for measures that grow with size, how much per unit of the leading size. */
+export interface NominalMeasure {
+  value: number;
+  tolerance: number;
+  unit: string;
+  perSize?: number;
+  atSize?: number;
+  source: string;
+}
+
+/** What is known of one product in one colour: the reference that an item is held against. */
+export interface Release {
+  id: string;
+  kind: GoodsKind;
+  maker: string;
+  name: string;
+  styleCode: string;
+  colourName: string;
+  releaseDate: string;
+  leadTime: LeadTime;
+  /** Size chart id; null for goods whose size is one printed text, such as `100 ml`. */
+  chart: string | null;
+  sizes: ReleaseSize[];
+  /** Factory code to country, as the inner label or base prints them. */
+  factories: { code: string; country: string }[];
+  nominal: Record<string, NominalMeasure>;
+  variants: Variant[];
+  checks: { add: CheckDefinition[]; off: string[] };
+  /** Where the record comes from. */
+  source: string;
+}
+
+/** A revision of a document as it is kept; a verdict pins one by id, revision and hash. */
+export interface Revision<T> {
+  id: string;
+  revision: number;
+  hash: string;
+  body: T;
+}
+
+/** The nominal value of a measure for a given leading size, in the measure's unit. */
+export function nominalFor(measure: NominalMeasure, leadingSize: number | null): number {
+  if (measure.perSize === undefined || measure.atSize === undefined || leadingSize === null) return measure.value;
+  return measure.value + measure.perSize * (leadingSize - measure.atSize);
+}

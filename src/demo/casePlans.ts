@@ -1,0 +1,321 @@
+import type { Circumstances } from '@/core/casefile/event';
+
+/** How a demo item answers a check: the place of the answer in its list, a measured value's distance from the record in tolerances, or words. */
+export type Answer = number | { off: number } | 'cantTell' | { excuse: string };
+
+/** One item that lies at the demo desk. */
+export interface CasePlan {
+  query: string;
+  release: string | null;
+  kind?: 'footwear';
+  size: string | null;
+  circumstances: Circumstances;
+  by: string;
+  /** Days before the demo's today on which it was opened. */
+  daysAgo: number;
+  /** The factory of the inner label, by its place in the release's list. */
+  factory?: number;
+  /** Which places were read; those not named are still open. */
+  read: string[];
+  /** Facts that are not as the record has them: `place.fact` to the raw text; null leaves it unread. */
+  facts?: Record<string, string | null>;
+  /** Days from the release back to the start of production. */
+  lead?: number;
+  /** `done`: all checks answered as on a genuine item but for those named; else only those named. */
+  inspected: 'done' | 'some';
+  answers?: Record<string, Answer>;
+  seal?: true;
+}
+
+const walkIn: Circumstances = { channel: 'walk-in', condition: 'new', inHand: true, packaged: true };
+
+/** Twelve open cases and six sealed ones, each for something that happens at a counter. */
+export const CASE_PLANS: CasePlan[] = [
+  // Clean and genuine, everything looked at: ready to seal.
+  {
+    query: '9521204100076',
+    release: 'tarn-court-low-fog',
+    size: '42',
+    circumstances: walkIn,
+    by: 'isolde-varr',
+    daysAgo: 2,
+    read: ['boxLabel', 'innerLabel'],
+    lead: 118,
+    inspected: 'done',
+    answers: { 'outside.emblem': { off: 0.2 }, 'senses.weight': { off: -0.3 }, 'outside.stitch-density': { off: 0.1 } },
+  },
+  // The label describes another product; codes are right.
+  {
+    query: 'VK6105-311',
+    release: 'holt-ridge-moss',
+    size: '43',
+    circumstances: { ...walkIn, channel: 'marketplace' },
+    by: 'tomas-quelle',
+    daysAgo: 3,
+    read: ['boxLabel', 'innerLabel'],
+    facts: { 'boxLabel.model': 'SKERRY RUNNER', 'boxLabel.colourName': 'DUNE' },
+    lead: 96,
+    inspected: 'some',
+    answers: {
+      'box.corners': 0,
+      'label.print': 1,
+      'label.straight': 0,
+      'outside.emblem': { off: 1.9 },
+      'outside.stitch-density': { off: -1.6 },
+      'outside.symmetry': 0,
+      'inner.print': 1,
+    },
+  },
+  // A genuine shoe in the genuine box of another colour.
+  {
+    query: 'VK4821-204',
+    release: 'tarn-court-low-ink',
+    size: '44',
+    circumstances: { ...walkIn, channel: 'regular' },
+    by: 'isolde-varr',
+    daysAgo: 1,
+    factory: 1,
+    read: ['boxLabel', 'innerLabel'],
+    facts: {
+      'boxLabel.gtin': '9521204100090',
+      'boxLabel.styleCode': 'VK4821-107',
+      'boxLabel.model': 'TARN COURT LOW',
+      'boxLabel.colourName': 'FOG / ALDER',
+      'boxLabel.size.eu': '43',
+      'boxLabel.size.usMen': '9.5',
+      'boxLabel.size.usWomen': '11',
+      'boxLabel.size.uk': '9',
+      'boxLabel.size.cm': '28',
+    },
+    lead: 140,
+    inspected: 'done',
+    answers: { 'own.lid-stamp': 0 },
+  },
+  // Production began two years before anything of this release was made.
+  {
+    query: 'skerry runner dune 42',
+    release: 'skerry-runner-dune',
+    size: '42',
+    circumstances: { ...walkIn, channel: 'marketplace' },
+    by: 'bryn-askerby',
+    daysAgo: 4,
+    read: ['boxLabel', 'innerLabel'],
+    lead: 760,
+    inspected: 'some',
+    answers: {
+      'box.corners': 0,
+      'label.print': 0,
+      'inner.print': 0,
+      'outside.symmetry': 0,
+      'underneath.sole-letters': 'cantTell',
+      'outside.stitch-density': { off: -0.8 },
+    },
+  },
+  // Worn and aged, genuine: much is excused.
+  {
+    query: '9521204100601',
+    release: 'holt-ridge-moss',
+    size: '39',
+    circumstances: { channel: 'walk-in', condition: 'worn', inHand: true, packaged: true },
+    by: 'isolde-varr',
+    daysAgo: 5,
+    read: ['boxLabel', 'innerLabel'],
+    lead: 210,
+    facts: { 'innerLabel.size.cm': null },
+    inspected: 'done',
+    answers: { 'box.corners': { excuse: 'the box was crushed in a cupboard' }, 'outside.emblem': { off: 0.4 } },
+  },
+  // Signs for and against: a careful person leaves it open.
+  {
+    query: 'VK4830-118',
+    release: 'tarn-court-high-bracken',
+    size: '41',
+    circumstances: { ...walkIn, channel: 'auction' },
+    by: 'tomas-quelle',
+    daysAgo: 6,
+    read: ['boxLabel', 'innerLabel'],
+    lead: 150,
+    inspected: 'done',
+    answers: {
+      'outside.symmetry': 1,
+      'outside.stitch-density': { off: -1.5 },
+      'outside.toe-shape': 1,
+      'own.heel-patch': 'cantTell',
+      'underneath.insole': 1,
+      'senses.weight': { off: -0.7 },
+      'box.corners': 1,
+    },
+  },
+  // Waiting in the queue: nothing known but what was said at the counter.
+  {
+    query: 'Low court shoe, ink blue; barcode 9 521204 100274',
+    release: null,
+    kind: 'footwear',
+    size: null,
+    circumstances: walkIn,
+    by: 'bryn-askerby',
+    daysAgo: 0,
+    read: [],
+    inspected: 'some',
+  },
+  // A fragrance with a hollow cap and a batch code that differs.
+  {
+    query: 'saltmeadow 100 ml',
+    release: 'saltmeadow',
+    size: '100 ml',
+    circumstances: { ...walkIn, channel: 'marketplace' },
+    by: 'isolde-varr',
+    daysAgo: 2,
+    read: ['boxBase', 'bottleBase'],
+    facts: { 'bottleBase.batchCode': '4H218' },
+    inspected: 'some',
+    answers: {
+      'wrap.fold': 1,
+      'base.print-line': 1,
+      'outside.cap-weight': { off: -9 },
+      'outside.dip-tube': 1,
+      'outside.collar': 0,
+      'outside.glass': 0,
+    },
+  },
+  // A fragrance half way through; a digit of the barcode was mistyped.
+  {
+    query: 'orrery dusk',
+    release: 'orrery-dusk',
+    size: '75 ml',
+    circumstances: walkIn,
+    by: 'tomas-quelle',
+    daysAgo: 1,
+    read: ['boxBase'],
+    facts: { 'boxBase.gtin': '9521518300171' },
+    inspected: 'some',
+    answers: { 'wrap.fold': 0, 'box.edge': 0, 'box.relief': 0, 'outside.glass': 0 },
+  },
+  // A figure cast from a genuine one: a little too small.
+  {
+    query: 'LM-114',
+    release: 'lamplighter-brass',
+    size: '14 cm',
+    circumstances: { ...walkIn, channel: 'auction' },
+    by: 'bryn-askerby',
+    daysAgo: 3,
+    read: ['boxBase', 'foot'],
+    inspected: 'done',
+    answers: { 'outside.height': { off: -3.4 }, 'outside.paint': 1, 'foot.digits': 1, 'own.badge': 'cantTell' },
+  },
+  // A coat from pictures only.
+  {
+    query: '6310-KD kelp M',
+    release: 'leeward-parka-kelp',
+    size: 'M',
+    circumstances: { channel: 'marketplace', condition: 'new', inHand: false, packaged: true },
+    by: 'isolde-varr',
+    daysAgo: 1,
+    read: ['hangTag'],
+    lead: 80,
+    inspected: 'some',
+    answers: { 'tag.chip': 0, 'outside.zip': 0 },
+  },
+  // A bottle whose strip has grey ink for foil.
+  {
+    query: 'S8-0700',
+    release: 'skerrow-eight',
+    size: '700 ml',
+    circumstances: { ...walkIn, channel: 'trade' },
+    by: 'tomas-quelle',
+    daysAgo: 0,
+    read: ['label'],
+    inspected: 'some',
+    answers: { 'strip.foil': 1, 'strip.straight': 0, 'outside.closure': 'cantTell' },
+  },
+
+  // Sealed.
+  {
+    query: '9521204100229',
+    release: 'tarn-court-low-ink',
+    size: '39',
+    circumstances: { ...walkIn, channel: 'regular' },
+    by: 'isolde-varr',
+    daysAgo: 40,
+    read: ['boxLabel', 'innerLabel'],
+    lead: 95,
+    inspected: 'done',
+    seal: true,
+  },
+  {
+    query: 'VK6105-608',
+    release: 'holt-ridge-ember',
+    size: '44',
+    circumstances: { ...walkIn, channel: 'marketplace' },
+    by: 'tomas-quelle',
+    daysAgo: 33,
+    read: ['boxLabel', 'innerLabel'],
+    facts: { 'boxLabel.size.cm': '27', 'innerLabel.factoryCode': 'VM7', 'innerLabel.country': 'MARROWLAND' },
+    lead: 120,
+    inspected: 'done',
+    answers: {
+      'outside.emblem': { off: 3.1 },
+      'outside.stitch-density': { off: -2.4 },
+      'senses.weight': { off: -4 },
+      'inner.print': 1,
+      'underneath.sole-letters': 1,
+      'own.bumper': 1,
+      'label.print': 1,
+    },
+    seal: true,
+  },
+  {
+    query: 'ninefold water 200',
+    release: 'ninefold-water',
+    size: '200 ml',
+    circumstances: walkIn,
+    by: 'bryn-askerby',
+    daysAgo: 26,
+    read: ['boxBase', 'bottleBase'],
+    inspected: 'done',
+    seal: true,
+  },
+  {
+    query: 'captain pell',
+    release: 'captain-pell-night',
+    size: '16 cm',
+    circumstances: { ...walkIn, channel: 'auction' },
+    by: 'isolde-varr',
+    daysAgo: 19,
+    read: ['boxBase'],
+    inspected: 'some',
+    answers: { 'box.dots': 0, 'outside.paint': 1, 'outside.height': { off: 0.7 }, 'foot.digits': 0 },
+    seal: true,
+  },
+  {
+    query: '7044-OC',
+    release: 'mizzle-cape-ochre',
+    size: 'L',
+    circumstances: { channel: 'regular', condition: 'new', inHand: false, packaged: true },
+    by: 'tomas-quelle',
+    daysAgo: 12,
+    read: ['hangTag', 'innerLabel'],
+    lead: 100,
+    inspected: 'done',
+    seal: true,
+  },
+  {
+    query: 'cask lantern',
+    release: 'skerrow-cask',
+    size: '700 ml',
+    circumstances: { ...walkIn, channel: 'marketplace' },
+    by: 'bryn-askerby',
+    daysAgo: 8,
+    read: ['label', 'bottleBase'],
+    facts: { 'bottleBase.batchCode': 'L5099' },
+    inspected: 'done',
+    answers: {
+      'strip.foil': 1,
+      'outside.width': { off: 3.5 },
+      'senses.weight': { off: -3.2 },
+      'own.embossing': 1,
+      'label.hue': 1,
+    },
+    seal: true,
+  },
+];

@@ -1,0 +1,79 @@
+import type { Maker } from '@/core/releases/release';
+import type { SizeChart } from '@/core/sizes/sizeChart';
+
+/** The five makers of the demo world, none of which exists. Prefix 952 is set aside for examples. */
+export const MAKERS: Maker[] = [
+  { id: 'veskarn', name: 'Veskarn', gtinPrefixes: ['9521204'], styleShape: 'AA9999-999', dateOrder: 'DMY' },
+  { id: 'orrinfeld', name: 'Orrinfeld', gtinPrefixes: ['9521377'], styleShape: '9999-AA', dateOrder: 'YMD' },
+  { id: 'ilvane', name: 'Ilvane', gtinPrefixes: ['9521518'], styleShape: 'A999999', dateOrder: 'DMY' },
+  { id: 'pockle-dray', name: 'Pockle & Dray', gtinPrefixes: ['9521642'], styleShape: 'AA-999', dateOrder: 'MDY' },
+  { id: 'skerrow', name: 'Skerrow', gtinPrefixes: ['9521780'], styleShape: 'A9-9999', dateOrder: 'DMY' },
+];
+
+const half = (value: number): string => (Number.isInteger(value) ? String(value) : value.toFixed(1));
+
+/** A shoe chart in steps of half a UK size; EU rounds to the halves that the maker prints. */
+function shoeChart(id: string, name: string, euSizes: number[], firstUk: number, firstCm: number): SizeChart {
+  return {
+    id,
+    maker: 'veskarn',
+    name,
+    leading: 'eu',
+    columns: [
+      { id: 'usMen', name: 'US men' },
+      { id: 'usWomen', name: 'US women' },
+      { id: 'uk', name: 'UK' },
+      { id: 'eu', name: 'EU' },
+      { id: 'cm', name: 'cm', unit: 'cm' },
+    ],
+    rows: euSizes.map((eu, step) => ({
+      key: half(eu),
+      values: {
+        usMen: half(firstUk + 0.5 + step / 2),
+        usWomen: half(firstUk + 2 + step / 2),
+        uk: half(firstUk + step / 2),
+        eu: half(eu),
+        cm: half(firstCm + step / 2),
+      },
+    })),
+  };
+}
+
+const LETTERS: [key: string, eu: string, chest: string][] = [
+  ['XS', '44', '88'],
+  ['S', '46', '94'],
+  ['M', '48', '100'],
+  ['L', '50', '106'],
+  ['XL', '52', '112'],
+  ['XXL', '54', '118'],
+];
+
+/** Size charts of the demo makers; the court and trail lines of one maker differ by half a size. */
+export const CHARTS: SizeChart[] = [
+  shoeChart(
+    'veskarn-court',
+    'Veskarn court chart',
+    [38, 38.5, 39, 40, 40.5, 41, 42, 42.5, 43, 44, 44.5, 45, 46, 47],
+    5,
+    24,
+  ),
+  shoeChart(
+    'veskarn-trail',
+    'Veskarn trail chart',
+    [38.5, 39, 40, 40.5, 41, 42, 42.5, 43, 44, 44.5, 45, 46, 47, 48],
+    5,
+    24.5,
+  ),
+  {
+    id: 'orrinfeld-coats',
+    maker: 'orrinfeld',
+    name: 'Orrinfeld coat chart',
+    leading: 'eu',
+    columns: [
+      { id: 'letter', name: 'letter' },
+      { id: 'eu', name: 'EU' },
+      { id: 'chest', name: 'chest', unit: 'cm' },
+    ],
+    rows: LETTERS.map(([key, eu, chest]) => ({ key, values: { letter: key, eu, chest } })),
+  },
+];

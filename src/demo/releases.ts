@@ -1,0 +1,523 @@
+import type { CheckDefinition } from '@/core/checks/check';
+import { gtinCheckDigit } from '@/core/codes/gtin';
+import type { GoodsKind, NominalMeasure, Release } from '@/core/releases/release';
+import type { Variant } from '@/core/releases/variantFit';
+import { CHARTS, MAKERS } from './makers';
+
+type OwnCheck = Pick<
+  CheckDefinition,
+  'id' | 'name' | 'layer' | 'strand' | 'bearsOn' | 'instruction' | 'expected' | 'copies' | 'g' | 'c'
+> & {
+  answers: [agrees: string, differs: string];
+  seconds?: number;
+  trait?: string;
+  traitAnswers?: string[];
+};
+
+/** What differs from one demo release to the next. */
+interface Plan {
+  id: string;
+  kind: GoodsKind;
+  maker: string;
+  name: string;
+  styleCode: string;
+  colourName: string;
+  releaseDate: string;
+  lead: [minDays: number, maxDays: number];
+  chart: string | null;
+  /** First and last size key of the chart, or the size texts themselves. */
+  sizes: string[];
+  /** Item number of the first size within the maker's prefix. */
+  item: number;
+  factories: [code: string, country: string][];
+  nominal: Record<string, NominalMeasure>;
+  own: OwnCheck;
+  off?: string[];
+  /** Trait states per factory, in the order of `factories`. */
+  traits?: Record<string, string[]>;
+}
+
+const nine = 'nine pairs bought in shops';
+const six = 'six pieces bought in shops';
+
+const shoe = (emblem: number, stitches: number, weight: number): Record<string, NominalMeasure> => ({
+  'emblem-height': { value: emblem, tolerance: 1, unit: 'mm', perSize: 0.4, atSize: 42, source: nine },
+  'stitch-density': { value: stitches, tolerance: 0.4, unit: 'per cm', source: nine },
+  'shoe-weight': { value: weight, tolerance: 14, unit: 'g', perSize: 9, atSize: 42, source: nine },
+});
+
+const bottle = (cap: number, full: number): Record<string, NominalMeasure> => ({
+  'cap-weight': { value: cap, tolerance: 0.8, unit: 'g', source: 'seven bottles bought in shops' },
+  'bottle-weight': { value: full, tolerance: 5, unit: 'g', source: 'seven bottles bought in shops' },
+});
+
+const lidStamp: OwnCheck = {
+  id: 'own.lid-stamp',
+  name: 'Stamp under the lid',
+  layer: 'inside',
+  strand: 'tissue',
+  bearsOn: 'packaging',
+  instruction: 'Turn the lid over and look at the stamp in the corner: its colour tells the factory.',
+  expected: 'A ring, blue from one factory and violet from the other. A missing stamp happens.',
+  copies: 'A blue ring whatever the inner label says, or a printed one.',
+  answers: ['Blue ring', 'Printed, not stamped'],
+  traitAnswers: ['Violet ring'],
+  trait: 'lid-stamp',
+  g: 0.02,
+  c: 0.24,
+};
+
+const heelPatch: OwnCheck = {
+  id: 'own.heel-patch',
+  name: 'Corners of the heel patch',
+  layer: 'outside',
+  strand: 'upper-make',
+  bearsOn: 'goods',
+  instruction: 'Look at the heel patch from behind, both shoes side by side.',
+  expected: 'Square corners, stitched into each corner.',
+  copies: 'Rounded corners, the stitch cutting them off.',
+  answers: ['Square, stitched into the corner', 'Rounded, corner cut off'],
+  g: 0.05,
+  c: 0.33,
+};
+
+const bumper: OwnCheck = {
+  ...heelPatch,
+  id: 'own.bumper',
+  name: 'End of the toe bumper',
+  instruction: 'Follow the rubber bumper from the toe to where it ends.',
+  expected: 'It ends before the first eyelet.',
+  copies: 'It runs past the first eyelet.',
+  answers: ['Before the first eyelet', 'Past the first eyelet'],
+};
+
+const capStay: OwnCheck = {
+  id: 'own.cap-stay',
+  name: 'Cap upside down',
+  layer: 'outside',
+  strand: 'fittings',
+  bearsOn: 'goods',
+  instruction: 'Put the cap on, hold the bottle by it and tilt it upside down over a cloth.',
+  expected: 'The cap stays on by its magnet.',
+  copies: 'It slides off. A pass is weak.',
+  answers: ['Stays on', 'Slides off'],
+  g: 0.03,
+  c: 0.24,
+};
+
+const hemLoop: OwnCheck = {
+  id: 'own.hem-loop',
+  name: 'Loop at the hem',
+  layer: 'outside',
+  strand: 'hardware',
+  bearsOn: 'goods',
+  instruction: 'Look inside the front hem for the small loop of the draw cord.',
+  expected: 'A flat woven loop, bar-tacked at both ends.',
+  copies: 'A round cord, sewn once.',
+  answers: ['Flat, bar-tacked twice', 'Round or sewn once'],
+  g: 0.05,
+  c: 0.31,
+};
+
+const badge: OwnCheck = {
+  id: 'own.badge',
+  name: 'Badge on the figure',
+  layer: 'outside',
+  strand: 'paint',
+  bearsOn: 'goods',
+  instruction: 'Look at the badge with a loupe.',
+  expected: 'Five points, the upper one straight over the buttons.',
+  copies: 'A smeared star, or one turned to the side.',
+  answers: ['Five clear points, upright', 'Smeared or turned'],
+  g: 0.06,
+  c: 0.35,
+};
+
+const embossing: OwnCheck = {
+  id: 'own.embossing',
+  name: 'Anchor in the glass',
+  layer: 'outside',
+  strand: 'closure',
+  bearsOn: 'goods',
+  instruction: 'Feel the anchor on the shoulder of the bottle with a thumb.',
+  expected: 'Raised, with a rope around the shank.',
+  copies: 'Smooth shank without a rope.',
+  answers: ['Raised, rope can be felt', 'Smooth, no rope'],
+  g: 0.02,
+  c: 0.3,
+};
+
+const TWO_SHOE_FACTORIES: [string, string][] = [
+  ['VM7', 'Marrowland'],
+  ['QE2', 'Estrava'],
+];
+const STAMPS = { 'lid-stamp': ['Blue ring', 'Violet ring'] };
+
+const PLANS: Plan[] = [
+  {
+    id: 'tarn-court-low-fog',
+    kind: 'footwear',
+    maker: 'veskarn',
+    name: 'Tarn Court Low',
+    styleCode: 'VK4821-107',
+    colourName: 'Fog / Alder',
+    releaseDate: '2025-03-14',
+    lead: [30, 300],
+    chart: 'veskarn-court',
+    sizes: ['38', '47'],
+    item: 10000,
+    factories: TWO_SHOE_FACTORIES,
+    nominal: shoe(31, 4.2, 402),
+    own: lidStamp,
+    traits: STAMPS,
+  },
+  {
+    id: 'tarn-court-low-ink',
+    kind: 'footwear',
+    maker: 'veskarn',
+    name: 'Tarn Court Low',
+    styleCode: 'VK4821-204',
+    colourName: 'Ink / Chalk',
+    releaseDate: '2025-09-05',
+    lead: [30, 300],
+    chart: 'veskarn-court',
+    sizes: ['38', '47'],
+    item: 10020,
+    factories: TWO_SHOE_FACTORIES,
+    nominal: shoe(31, 4.2, 405),
+    own: lidStamp,
+    traits: STAMPS,
+  },
+  {
+    id: 'tarn-court-high-bracken',
+    kind: 'footwear',
+    maker: 'veskarn',
+    name: 'Tarn Court High',
+    styleCode: 'VK4830-118',
+    colourName: 'Bracken',
+    releaseDate: '2024-10-18',
+    lead: [30, 330],
+    chart: 'veskarn-court',
+    sizes: ['39', '46'],
+    item: 10040,
+    factories: [['VM7', 'Marrowland']],
+    nominal: shoe(33, 4.2, 468),
+    own: heelPatch,
+  },
+  {
+    id: 'holt-ridge-moss',
+    kind: 'footwear',
+    maker: 'veskarn',
+    name: 'Holt Ridge',
+    styleCode: 'VK6105-311',
+    colourName: 'Moss / Slate',
+    releaseDate: '2023-11-10',
+    lead: [45, 360],
+    chart: 'veskarn-trail',
+    sizes: ['39', '47'],
+    item: 10060,
+    factories: [['VT4', 'Quillon']],
+    nominal: shoe(24, 3.6, 455),
+    own: bumper,
+  },
+  {
+    id: 'holt-ridge-ember',
+    kind: 'footwear',
+    maker: 'veskarn',
+    name: 'Holt Ridge',
+    styleCode: 'VK6105-608',
+    colourName: 'Ember / Slate',
+    releaseDate: '2026-02-20',
+    lead: [45, 360],
+    chart: 'veskarn-trail',
+    sizes: ['39', '48'],
+    item: 10080,
+    factories: [
+      ['VT4', 'Quillon'],
+      ['QE2', 'Estrava'],
+    ],
+    nominal: shoe(24, 3.6, 458),
+    own: bumper,
+  },
+  {
+    id: 'skerry-runner-dune',
+    kind: 'footwear',
+    maker: 'veskarn',
+    name: 'Skerry Runner',
+    styleCode: 'VR2250-041',
+    colourName: 'Dune',
+    releaseDate: '2026-06-12',
+    lead: [20, 240],
+    chart: 'veskarn-trail',
+    sizes: ['38.5', '46'],
+    item: 10100,
+    factories: [['QE2', 'Estrava']],
+    nominal: shoe(19, 3.9, 288),
+    own: heelPatch,
+  },
+  {
+    id: 'leeward-parka-kelp',
+    kind: 'apparel',
+    maker: 'orrinfeld',
+    name: 'Leeward Parka',
+    styleCode: '6310-KD',
+    colourName: 'Kelp',
+    releaseDate: '2025-08-29',
+    lead: [40, 280],
+    chart: 'orrinfeld-coats',
+    sizes: ['XS', 'XXL'],
+    item: 20000,
+    factories: [['O12', 'Estrava']],
+    nominal: {
+      'emblem-width': {
+        value: 62,
+        tolerance: 1.4,
+        unit: 'mm',
+        perSize: 0.5,
+        atSize: 48,
+        source: 'eight coats bought in shops',
+      },
+    },
+    own: hemLoop,
+  },
+  {
+    id: 'leeward-parka-flint',
+    kind: 'apparel',
+    maker: 'orrinfeld',
+    name: 'Leeward Parka',
+    styleCode: '6310-FT',
+    colourName: 'Flint',
+    releaseDate: '2025-08-29',
+    lead: [40, 280],
+    chart: 'orrinfeld-coats',
+    sizes: ['XS', 'XXL'],
+    item: 20010,
+    factories: [['O12', 'Estrava']],
+    nominal: {
+      'emblem-width': {
+        value: 62,
+        tolerance: 1.4,
+        unit: 'mm',
+        perSize: 0.5,
+        atSize: 48,
+        source: 'eight coats bought in shops',
+      },
+    },
+    own: hemLoop,
+  },
+  {
+    id: 'mizzle-cape-ochre',
+    kind: 'apparel',
+    maker: 'orrinfeld',
+    name: 'Mizzle Cape',
+    styleCode: '7044-OC',
+    colourName: 'Ochre',
+    releaseDate: '2026-03-06',
+    lead: [40, 280],
+    chart: 'orrinfeld-coats',
+    sizes: ['S', 'XL'],
+    item: 20020,
+    factories: [['O15', 'Quillon']],
+    nominal: { 'emblem-width': { value: 48, tolerance: 1.2, unit: 'mm', source: 'eight coats bought in shops' } },
+    own: hemLoop,
+    off: ['tag.chip'],
+  },
+  {
+    id: 'saltmeadow',
+    kind: 'fragrance',
+    maker: 'ilvane',
+    name: 'Saltmeadow',
+    styleCode: 'H204110',
+    colourName: 'Eau de parfum',
+    releaseDate: '2024-05-03',
+    lead: [10, 900],
+    chart: null,
+    sizes: ['50 ml', '100 ml'],
+    item: 30000,
+    factories: [['H2', 'Marrowland']],
+    nominal: bottle(38.5, 412),
+    own: capStay,
+  },
+  {
+    id: 'orrery-dusk',
+    kind: 'fragrance',
+    maker: 'ilvane',
+    name: 'Orrery Dusk',
+    styleCode: 'H207325',
+    colourName: 'Extrait',
+    releaseDate: '2025-10-10',
+    lead: [10, 900],
+    chart: null,
+    sizes: ['50 ml', '75 ml'],
+    item: 30010,
+    factories: [
+      ['H2', 'Marrowland'],
+      ['H5', 'Quillon'],
+    ],
+    nominal: bottle(44.2, 368),
+    own: capStay,
+  },
+  {
+    id: 'ninefold-water',
+    kind: 'fragrance',
+    maker: 'ilvane',
+    name: 'Ninefold Water',
+    styleCode: 'H198802',
+    colourName: 'Cologne',
+    releaseDate: '2022-04-22',
+    lead: [10, 1500],
+    chart: null,
+    sizes: ['100 ml', '200 ml'],
+    item: 30020,
+    factories: [['H2', 'Marrowland']],
+    nominal: bottle(29.8, 455),
+    own: {
+      ...capStay,
+      id: 'own.cap-thread',
+      name: 'Thread of the cap',
+      instruction: 'Unscrew the cap and count its turns.',
+      expected: 'One and a half turns, then a stop.',
+      copies: 'Two turns or more.',
+      answers: ['One and a half turns', 'More or fewer'],
+    },
+  },
+  {
+    id: 'lamplighter-brass',
+    kind: 'figure',
+    maker: 'pockle-dray',
+    name: 'The Lamplighter',
+    styleCode: 'LM-114',
+    colourName: 'Brass edition',
+    releaseDate: '2025-11-21',
+    lead: [30, 400],
+    chart: null,
+    sizes: ['14 cm'],
+    item: 40000,
+    factories: [['P3', 'Estrava']],
+    nominal: { 'figure-height': { value: 138, tolerance: 0.9, unit: 'mm', source: six } },
+    own: badge,
+  },
+  {
+    id: 'captain-pell-night',
+    kind: 'figure',
+    maker: 'pockle-dray',
+    name: 'Captain Pell',
+    styleCode: 'CP-207',
+    colourName: 'Night watch',
+    releaseDate: '2024-06-28',
+    lead: [30, 400],
+    chart: null,
+    sizes: ['16 cm'],
+    item: 40010,
+    factories: [['P3', 'Estrava']],
+    nominal: { 'figure-height': { value: 156.5, tolerance: 0.9, unit: 'mm', source: six } },
+    own: badge,
+  },
+  {
+    id: 'skerrow-eight',
+    kind: 'spirits',
+    maker: 'skerrow',
+    name: 'Harbour Eight',
+    styleCode: 'S8-0700',
+    colourName: 'Green label',
+    releaseDate: '2023-09-15',
+    lead: [10, 2000],
+    chart: null,
+    sizes: ['500 ml', '700 ml'],
+    item: 50000,
+    factories: [['S1', 'Marrowland']],
+    nominal: {
+      'bottle-width': { value: 84.6, tolerance: 0.6, unit: 'mm', source: six },
+      'sealed-weight': { value: 1286, tolerance: 12, unit: 'g', source: six },
+    },
+    own: embossing,
+  },
+  {
+    id: 'skerrow-cask',
+    kind: 'spirits',
+    maker: 'skerrow',
+    name: 'Cask Lantern',
+    styleCode: 'S3-0703',
+    colourName: 'Amber label',
+    releaseDate: '2025-04-11',
+    lead: [10, 2000],
+    chart: null,
+    sizes: ['700 ml'],
+    item: 50010,
+    factories: [['S1', 'Marrowland']],
+    nominal: {
+      'bottle-width': { value: 88.1, tolerance: 0.6, unit: 'mm', source: six },
+      'sealed-weight': { value: 1342, tolerance: 12, unit: 'g', source: six },
+    },
+    own: embossing,
+  },
+];
+
+function ownCheck({ answers, traitAnswers = [], seconds = 15, ...rest }: OwnCheck): CheckDefinition {
+  const [agrees, differs] = answers;
+  return {
+    ...rest,
+    answer: {
+      form: 'choice',
+      choices: [
+        { label: agrees, outcome: 'agrees' },
+        ...traitAnswers.map((label) => ({ label, outcome: 'agrees' as const })),
+        { label: differs, outcome: 'differs' },
+      ],
+    },
+    support: 'one source',
+    source: 'Halyard Row Exchange, own comparison',
+    seconds,
+    inHand: false,
+    notWhen: [],
+    after: [],
+  };
+}
+
+function sizeKeys(plan: Plan): string[] {
+  const chart = CHARTS.find((each) => each.id === plan.chart);
+  if (!chart) return plan.sizes;
+  const keys = chart.rows.map((row) => row.key);
+  const [first = '', last = ''] = plan.sizes;
+  return keys.slice(keys.indexOf(first), keys.indexOf(last) + 1);
+}
+
+function variantsOf(plan: Plan): Variant[] {
+  return plan.factories.map(([code, country], i) => ({
+    id: code.toLowerCase(),
+    name: `Factory ${code}, ${country}`,
+    traits: {
+      factory: [code],
+      country: [country],
+      ...Object.fromEntries(Object.entries(plan.traits ?? {}).map(([trait, states]) => [trait, [states[i] as string]])),
+    },
+  }));
+}
+
+function toRelease(plan: Plan): Release {
+  const prefix = MAKERS.find((maker) => maker.id === plan.maker)?.gtinPrefixes[0] as string;
+  const { id, kind, maker, name, styleCode, colourName, releaseDate, chart, nominal } = plan;
+  return {
+    id,
+    kind,
+    maker,
+    name,
+    styleCode,
+    colourName,
+    releaseDate,
+    leadTime: { minDays: plan.lead[0], maxDays: plan.lead[1] },
+    chart,
+    sizes: sizeKeys(plan).map((key, i) => {
+      const body = `${prefix}${String(plan.item + i).padStart(5, '0')}`;
+      return { key, gtin: `${body}${gtinCheckDigit(body)}` };
+    }),
+    factories: plan.factories.map(([code, country]) => ({ code, country })),
+    nominal,
+    variants: variantsOf(plan),
+    checks: { add: [ownCheck(plan.own)], off: plan.off ?? [] },
+    source: 'Halyard Row Exchange, release file',
+  };
+}
+
+/** The releases of the demo world. */
+export const RELEASES: Release[] = PLANS.map(toRelease);

@@ -1,0 +1,91 @@
+import type { Transaction } from 'sequelize';
+import type { ChosenRelease, Pins } from '@/core/casefile/event';
+import type { CaseFile } from '@/core/casefile/fold';
+import type { KindDefinition } from '@/core/checks/check';
+import type { Grounds } from '@/core/judgement/assess';
+import type { HouseRules } from '@/core/judgement/houseRules';
+import type { Maker, Release, Revision } from '@/core/releases/release';
+import type { SizeChart } from '@/core/sizes/sizeChart';
+import { type DocumentKind, readDocument, readForeign, readPinned } from '@/store/documents';
+import type { Store } from '@/store/store';
+import { Refusal } from './refusal';
+
+/** The documents that a case is held against, as revisions. */
+export interface GroundsRevisions {
+  kind: Revision<KindDefinition>;
+  houseRules: Revision<HouseRules>;
+  release: Revision<Release> | null;
+  maker: Revision<Maker> | null;
+  chart: Revision<SizeChart> | null;
+}
+
+export const HOUSE_RULES_ID = 'house';
+
+/** The contents of the revisions, as the assessment takes them. */
+export function groundsOf(revisions: GroundsRevisions): Grounds {
+  const { kind, houseRules, release, maker, chart } = revisions;
+  return {
+    kind: kind.body,
+    houseRules: houseRules.body,
+    release: release?.body ?? null,
+    maker: maker?.body ?? null,
+    chart: chart?.body ?? null,
+  };
+}
+
+const pin = (revision: Revision<unknown>): ChosenRelease => {
+  const { id, revision: number, hash } = revision;
+  return { id, revision: number, hash };
+};
+
+/** The pins of a verdict that rests on these documents. */
+export function pinsOf({ kind, houseRules, release, maker, chart }: GroundsRevisions): Pins {
+  return {
+    kind: pin(kind),
+    houseRules: pin(houseRules),
+    release: release && pin(release),
+    maker: maker && pin(maker),
+    chart: chart && pin(chart),
+  };
+}
+
+/**
+ * The documents of a case: those that its verdict pins where it is sealed; else the chosen revision of the
+ * release and the newest of everything around it.
+ *
+ * @throws Refusal where a document that the case names is not kept here
+ */
+export async function loadGrounds(
+  store: Store,
+  file: Pick<CaseFile, 'kind' | 'release' | 'seal'>,
+  transaction?: Transaction,
+): Promise<GroundsRevisions> {
+  const pins = file.seal?.pins;
+  const pinned = async <T>(at: ChosenRelease, what: string): Promise<Revision<T>> => {
+    const found = await readPinned<T>(store, at.hash, transaction);
+    if (!found)
+      throw new Refusal('notFound', `The ${what} “${at.id}”, revision ${at.revision}, is not kept at this desk.`);
+    return { ...found, revision: at.revision };
+  };
+  const load = async <T>(
+    kind: DocumentKind,
+    id: string,
+    at: ChosenRelease | null | undefined,
+  ): Promise<Revision<T>> => {
+    if (at) return pinned<T>(at, kind);
+    const found =
+      (await readDocument<T>(store, kind, id, transaction)) ?? (await readForeign<T>(store, kind, id, transaction));
+    if (!found) throw new Refusal('notFound', `There is no ${kind} “${id}” at this desk.`);
+    return found;
+  };
+  const release = file.release ? await pinned<Release>(file.release, 'release record') : null;
+  const makerId = release?.body.maker;
+  const chartId = release?.body.chart;
+  return {
+    kind: await load<KindDefinition>('kind', file.kind, pins?.kind),
+    houseRules: await load<HouseRules>('house-rules', HOUSE_RULES_ID, pins?.houseRules),
+    release,
+    maker: makerId ? await load<Maker>('maker', makerId, pins?.maker) : null,
+    chart: chartId ? await load<SizeChart>('size-chart', chartId, pins?.chart) : null,
+  };
+}

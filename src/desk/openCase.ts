@@ -1,0 +1,102 @@
+import type { Circumstances, NewEvent } from '@/core/casefile/event';
+import { fold } from '@/core/casefile/fold';
+import { genesisHash } from '@/core/casefile/hash';
+import { readGtin } from '@/core/codes/gtin';
+import { formatProblem } from '@/core/formats/validate';
+import type { GoodsKind, Release, Revision } from '@/core/releases/release';
+import { appendEvents, findCase, highestNumber } from '@/store/cases';
+import { readDocument } from '@/store/documents';
+import type { Desk } from './desk';
+import { loadGrounds } from './grounds';
+import { identify } from './identify';
+import { chainEvent } from './recordEvents';
+import { Refusal } from './refusal';
+import { requireChecker } from './roster';
+import { projectionRow } from './summary';
+
+export interface OpenCommand {
+  /** Made by the client, so that opening twice opens one case. */
+  caseId: string;
+  /** What was scanned or typed to find the record. */
+  query: string;
+  circumstances: Circumstances;
+  /** The release and size that were picked, or null to work without a record. */
+  release: { id: string; sizeKey: string | null; reason: string } | null;
+  /** Needed where there is no release. */
+  kind: GoodsKind | null;
+  /** True where the query came from a scanner: it is then also the first reading of the box label. */
+  scanned: boolean;
+  by: string;
+}
+
+const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[1-8][0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}$/;
+
+const caseNumber = (figure: number): string => `PP-${String(figure).padStart(4, '0')}`;
+
+async function chosenRelease(desk: Desk, command: OpenCommand): Promise<Revision<Release> | null> {
+  if (!command.release) return null;
+  const { id, sizeKey } = command.release;
+  const release = await readDocument<Release>(desk.store, 'release', id);
+  if (!release) throw new Refusal('notFound', `There is no release record “${id}”.`);
+  if (sizeKey !== null && !release.body.sizes.some((size) => size.key === sizeKey)) {
+    throw new Refusal('invalid', `${release.body.name} was not made in size ${sizeKey}.`);
+  }
+  return release;
+}
+
+/**
+ * Open a case on an item: its circumstances, the release it is claimed to be, and the barcode number where one
+ * was scanned.
+ *
+ * @returns the number of the case; the same one where the case was open already
+ * @throws Refusal with a sentence; nothing is saved then
+ */
+export async function openCase(desk: Desk, command: OpenCommand): Promise<string> {
+  if (!UUID.test(command.caseId)) throw new Refusal('invalid', 'A case needs a UUID for its id.');
+  await requireChecker(desk, command.by);
+  const release = await chosenRelease(desk, command);
+  const kind = release?.body.kind ?? command.kind;
+  if (!kind) throw new Refusal('invalid', 'Without a release record, say what kind of goods it is.');
+
+  return desk.store.write(async (transaction) => {
+    const there = await findCase(desk.store, { id: command.caseId }, transaction);
+    if (there) return there.number;
+    const number = caseNumber((await highestNumber(desk.store, transaction)) + 1);
+    const { circumstances, by } = command;
+    const query = command.query.slice(0, 120);
+    const events: NewEvent[] = [{ id: desk.newId(), type: 'opened', body: { number, kind, query, circumstances } }];
+    if (release && command.release) {
+      const { id, revision, hash } = release;
+      const { sizeKey, reason } = command.release;
+      events.push({
+        id: desk.newId(),
+        type: 'releaseChosen',
+        body: { release: { id, revision, hash }, sizeKey, reason },
+      });
+    }
+    const definition = await loadGrounds(desk.store, { kind, release: null, seal: null }, transaction);
+    const place = definition.kind.body.places.find((each) => each.side === 'packaging' && each.facts.includes('gtin'));
+    if (command.scanned && circumstances.packaged && place && readGtin(query).readings.length > 0) {
+      const identity = await identify(desk.store, 'gtin', query);
+      events.push({
+        id: desk.newId(),
+        type: 'factRead',
+        body: { place: place.id, fact: 'gtin', state: 'read', raw: query, via: 'scanned', ...identity },
+      });
+    }
+    for (const event of events) {
+      const problem = formatProblem('new-event', event);
+      if (problem) throw new Refusal('invalid', problem);
+    }
+    let at = { seq: 0, head: genesisHash(command.caseId) };
+    const log = events.map((event) => {
+      const chained = chainEvent(at, event, desk.now(), by);
+      at = { seq: chained.seq, head: chained.hash };
+      return chained;
+    });
+    const file = fold(command.caseId, log);
+    const grounds = await loadGrounds(desk.store, file, transaction);
+    await appendEvents(desk.store, projectionRow(file, number, grounds), log, transaction);
+    return number;
+  });
+}

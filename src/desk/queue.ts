@@ -1,0 +1,24 @@
+import { listCases } from '@/store/cases';
+import type { CaseRow } from '@/store/tables';
+import type { Desk } from './desk';
+import type { CaseSummary } from './summary';
+
+/** A line of the queue. */
+export interface QueueLine extends CaseSummary {
+  number: string;
+  state: CaseRow['state'];
+  touchedAt: string;
+}
+
+const toLine = ({ number, state, touchedAt, summary }: CaseRow): QueueLine => ({
+  ...(JSON.parse(summary) as CaseSummary),
+  number,
+  state,
+  touchedAt,
+});
+
+/** The cases at this desk: open ones longest waiting first, sealed ones newest first. */
+export async function readQueue(desk: Desk): Promise<{ open: QueueLine[]; sealed: QueueLine[] }> {
+  const [open, sealed] = await Promise.all([listCases(desk.store, 'open'), listCases(desk.store, 'sealed')]);
+  return { open: open.map(toLine), sealed: sealed.map(toLine) };
+}

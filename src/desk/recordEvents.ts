@@ -1,0 +1,177 @@
+import type { Transaction } from 'sequelize';
+import type { CaseEvent, NewEvent, VerdictBody } from '@/core/casefile/event';
+import { advance, type CaseFile, fold, refusal } from '@/core/casefile/fold';
+import { eventHash, verifyChain } from '@/core/casefile/hash';
+import { checksFor } from '@/core/checks/findings';
+import { expandFacts } from '@/core/crossread/facts';
+import { formatProblem } from '@/core/formats/validate';
+import { assess } from '@/core/judgement/assess';
+import { verdictSentences } from '@/core/judgement/sentences';
+import type { Release } from '@/core/releases/release';
+import { appendEvents, caseOfEvent, findCase, readEvents } from '@/store/cases';
+import { readDocument, readPinned } from '@/store/documents';
+import type { Desk } from './desk';
+import { type GroundsRevisions, groundsOf, loadGrounds, pinsOf } from './grounds';
+import { identify } from './identify';
+import { Refusal } from './refusal';
+import { requireChecker } from './roster';
+import { projectionRow } from './summary';
+
+export interface RecordCommand {
+  number: string;
+  events: NewEvent[];
+  /** The sequence number that the client last saw. */
+  expectedSeq: number;
+  by: string;
+}
+
+const invalid = (sentence: string) => new Refusal('invalid', sentence);
+const round = (value: number, places: number): number => Number(value.toFixed(places));
+
+/** The verdict as the server computes it; what the client saw must be the same. */
+export function verdictBody(file: CaseFile, grounds: GroundsRevisions): VerdictBody {
+  const assessment = assess(file, groundsOf(grounds));
+  const { goods, packaging, weighing } = assessment;
+  return {
+    goods: goods.decision,
+    packaging: packaging.decision,
+    pGenuine: round(goods.p, 4),
+    interval: [round(goods.interval[0], 4), round(goods.interval[1], 4)],
+    weight: round(weighing.weight, 1),
+    sentences: verdictSentences(file, assessment).map(({ text }) => text),
+    pins: pinsOf(grounds),
+  };
+}
+
+/** Fill in what the desk knows of an event, and turn down what cannot be. */
+async function complete(desk: Desk, file: CaseFile, grounds: GroundsRevisions, event: NewEvent): Promise<NewEvent> {
+  const { kind, release, chart } = groundsOf(grounds);
+  switch (event.type) {
+    case 'factRead':
+    case 'factWithdrawn': {
+      const place = kind.places.find((each) => each.id === event.body.place);
+      if (!place) throw invalid(`${kind.name} has no place “${event.body.place}” to read from.`);
+      if (!expandFacts(place.facts, chart).some((fact) => fact.id === event.body.fact)) {
+        throw invalid(`The ${place.name.toLowerCase()} is not known to print “${event.body.fact}”.`);
+      }
+      if (event.type === 'factWithdrawn') return event;
+      const { state, raw, fact } = event.body;
+      if (state === 'read' && raw.trim() === '') throw invalid('Nothing was entered.');
+      const identity = state === 'read' ? await identify(desk.store, fact, raw) : { belongsTo: [], corrections: [] };
+      return { ...event, body: { ...event.body, ...identity } };
+    }
+    case 'releaseChosen': {
+      const { id, hash } = event.body.release;
+      const chosen = await readPinned<Release>(desk.store, hash);
+      if (!chosen || chosen.id !== id) throw invalid(`There is no release record “${id}” with that content.`);
+      const { sizeKey } = event.body;
+      if (sizeKey !== null && !chosen.body.sizes.some((size) => size.key === sizeKey)) {
+        const sizes = chosen.body.sizes.map((size) => size.key);
+        throw invalid(`${chosen.body.name} was not made in size ${sizeKey}; its sizes are ${sizes.join(', ')}.`);
+      }
+      return event;
+    }
+    case 'findingRecorded':
+    case 'findingExcused':
+    case 'findingWithdrawn': {
+      const check = checksFor(kind, release).find((each) => each.id === event.body.check);
+      if (!check) throw invalid(`There is no check “${event.body.check}” for this item.`);
+      if (check.answer.form === 'codes')
+        throw invalid(`“${check.name}” is answered by the cross-reading; read the codes instead.`);
+      if (event.type !== 'findingRecorded') return event;
+      const { choice, value, outcome } = event.body;
+      if (check.answer.form === 'quantity' && value === undefined && outcome !== 'cantTell') {
+        throw invalid(`“${check.name}” wants a measured value.`);
+      }
+      if (check.answer.form === 'choice' && choice !== undefined) {
+        const known = check.answer.choices.find((each) => each.label === choice);
+        if (known?.outcome !== outcome) throw invalid(`“${choice}” is no answer to “${check.name}”.`);
+      }
+      return event;
+    }
+    case 'verdictSealed': {
+      const body = verdictBody(file, grounds);
+      const { goods, packaging, pGenuine } = event.body;
+      if (goods !== body.goods || packaging !== body.packaging || pGenuine !== body.pGenuine) {
+        throw new Refusal(
+          'conflict',
+          'The assessment is no longer the one that was shown. Read it again before sealing.',
+        );
+      }
+      return { ...event, body };
+    }
+    default:
+      return event;
+  }
+}
+
+/** Give an event its place in the chain. */
+export function chainEvent(file: Pick<CaseFile, 'seq' | 'head'>, event: NewEvent, at: string, by: string): CaseEvent {
+  const unhashed = { ...event, seq: file.seq + 1, at, by, previous: file.head } as Omit<CaseEvent, 'hash'>;
+  return { ...unhashed, hash: eventHash(unhashed) } as CaseEvent;
+}
+
+async function eventsAlreadyKept(
+  desk: Desk,
+  caseId: string,
+  events: NewEvent[],
+  transaction: Transaction,
+): Promise<Set<string>> {
+  const kept = new Set<string>();
+  for (const { id } of events) {
+    const owner = await caseOfEvent(desk.store, id, transaction);
+    if (owner && owner !== caseId) throw new Refusal('conflict', 'An event with that id belongs to another case.');
+    if (owner) kept.add(id);
+  }
+  return kept;
+}
+
+/**
+ * Append events to a case, all or none. Sending the same events again is harmless; events made without
+ * knowledge of what another person added meanwhile are turned down with what was added.
+ *
+ * @returns the events as they were kept
+ * @throws Refusal with a sentence; nothing is saved then
+ */
+export async function recordEvents(desk: Desk, command: RecordCommand): Promise<CaseEvent[]> {
+  for (const event of command.events) {
+    const problem = formatProblem('new-event', event);
+    if (problem) throw invalid(problem);
+  }
+  await requireChecker(desk, command.by);
+  return desk.store.write(async (transaction) => {
+    const row = await findCase(desk.store, { number: command.number }, transaction);
+    if (!row) throw new Refusal('notFound', `There is no case ${command.number}.`);
+    const log = await readEvents(desk.store, row.id, transaction);
+    const intact = verifyChain(row.id, log);
+    if (!intact.intact)
+      throw new Refusal('forbidden', `The log of ${row.number} was tampered with: ${intact.sentence}`);
+    const kept = await eventsAlreadyKept(desk, row.id, command.events, transaction);
+    const fresh = command.events.filter((event) => !kept.has(event.id));
+    if (fresh.length === 0) return log.filter((event) => kept.has(event.id));
+    if (command.expectedSeq !== row.seq) {
+      const since = log.slice(command.expectedSeq);
+      throw new Refusal('conflict', `${row.number} was changed meanwhile.`, since);
+    }
+    let file = fold(row.id, log);
+    const added: CaseEvent[] = [];
+    for (const event of fresh) {
+      const no = refusal(file, event.type);
+      if (no) throw new Refusal('forbidden', no);
+      const completed = await complete(desk, file, await loadGrounds(desk.store, file, transaction), event);
+      const chained = chainEvent(file, completed, desk.now(), command.by);
+      file = advance(file, chained);
+      added.push(chained);
+    }
+    const projected = projectionRow(file, row.number, await loadGrounds(desk.store, file, transaction));
+    await appendEvents(desk.store, projected, added, transaction);
+    return added;
+  });
+}
+
+/** The newest revision of a release record, for choosing it. */
+export async function newestRelease(desk: Desk, id: string) {
+  const release = await readDocument<Release>(desk.store, 'release', id);
+  if (!release) throw new Refusal('notFound', `There is no release record “${id}”.`);
+  return release;
+}

@@ -1,0 +1,39 @@
+import { formatProblem } from '@/core/formats/validate';
+import type { Maker, Release } from '@/core/releases/release';
+import { type DocumentKind, readDocument, saveDocument } from '@/store/documents';
+import { indexRelease } from '@/store/releaseIndex';
+import type { Desk } from './desk';
+import { Refusal } from './refusal';
+
+/** A reference document with its kind, as a records file lists them. */
+export interface RecordsEntry {
+  kind: DocumentKind;
+  body: { id: string };
+}
+
+/**
+ * Keep reference documents, all or none: each is held against its format, gets a new revision where it
+ * changed, and releases are put into the index.
+ *
+ * @throws Refusal with a sentence that names the document at fault
+ */
+export async function saveRecords(desk: Desk, entries: RecordsEntry[]): Promise<void> {
+  for (const { kind, body } of entries) {
+    const problem = formatProblem(kind, body);
+    if (problem) throw new Refusal('invalid', `The ${kind} “${body.id}” is not sound: ${problem}`);
+  }
+  await desk.store.write(async (transaction) => {
+    for (const { kind, body } of entries) {
+      await saveDocument(desk.store, kind, body, desk.now(), transaction);
+      if (kind !== 'release') continue;
+      const release = body as Release;
+      const maker = await readDocument<Maker>(desk.store, 'maker', release.maker, transaction);
+      if (!maker)
+        throw new Refusal(
+          'invalid',
+          `The release “${release.id}” names the maker “${release.maker}”, who is not in the records.`,
+        );
+      await indexRelease(desk.store, release, maker.body.name, transaction);
+    }
+  });
+}

@@ -1,0 +1,17 @@
+import type { CaseEvent } from '@/core/casefile/event';
+
+export type RefusalKind = 'invalid' | 'notFound' | 'conflict' | 'forbidden';
+
+/** A request that the desk turns down, with a sentence for the person who made it. Nothing was saved. */
+export class Refusal extends Error {
+  override name = 'Refusal';
+
+  constructor(
+    readonly kind: RefusalKind,
+    sentence: string,
+    /** For a conflict: what others added meanwhile. */
+    readonly since: CaseEvent[] = [],
+  ) {
+    super(sentence);
+  }
+}

@@ -1,0 +1,75 @@
+import { type ExportedCase, exportedCaseProblem } from '@/core/casefile/exportedCase';
+import { fold } from '@/core/casefile/fold';
+import { formatProblem } from '@/core/formats/validate';
+import { appendEvents, findCase } from '@/store/cases';
+import { type DocumentKind, keepForeign } from '@/store/documents';
+import { readCaseFolder } from './caseFolder';
+import type { Desk } from './desk';
+import { type GroundsRevisions, loadGrounds } from './grounds';
+import { Refusal } from './refusal';
+import { projectionRow } from './summary';
+
+export type CaseExport = ExportedCase<GroundsRevisions & Record<string, GroundsRevisions[keyof GroundsRevisions]>>;
+
+/** A case as a file: docs/formats/case.schema.json. */
+export async function exportCase(desk: Desk, number: string): Promise<CaseExport> {
+  const { id, events, grounds } = await readCaseFolder(desk, number);
+  return { format: 'pinprick-case', version: 1, id, events, documents: { ...grounds } };
+}
+
+/**
+ * Read the text of an exported case and see that it is whole.
+ *
+ * @throws Refusal with a sentence: truncated JSON, not this format, tampered with
+ */
+export function parseCaseExport(text: string): CaseExport {
+  let value: unknown;
+  try {
+    value = JSON.parse(text);
+  } catch (error) {
+    throw new Refusal('invalid', `This is not a whole JSON file: ${(error as Error).message}.`);
+  }
+  const problem = formatProblem('case', value);
+  if (problem) throw new Refusal('invalid', `This is not an exported case: ${problem}`);
+  const exported = value as CaseExport;
+  const tampered = exportedCaseProblem(exported);
+  if (tampered) throw new Refusal('invalid', `This case was tampered with. ${tampered}`);
+  return exported;
+}
+
+const KINDS: Record<keyof GroundsRevisions, DocumentKind> = {
+  release: 'release',
+  maker: 'maker',
+  chart: 'size-chart',
+  kind: 'kind',
+  houseRules: 'house-rules',
+};
+
+/**
+ * Take in an exported case with its log as it is, and the documents it rests on beside this desk's own.
+ *
+ * @returns its number here, which has part of its id behind it where another case has that number already
+ * @throws Refusal where the file is not sound, or this desk has the case with a different log
+ */
+export async function importCase(desk: Desk, text: string): Promise<string> {
+  const { id, events, documents } = parseCaseExport(text);
+  const file = fold(id, events);
+  return desk.store.write(async (transaction) => {
+    const there = await findCase(desk.store, { id }, transaction);
+    if (there?.head === file.head) return there.number;
+    if (there)
+      throw new Refusal(
+        'conflict',
+        `${there.number} is at this desk already, with a log that differs from the file's.`,
+      );
+    for (const [name, kind] of Object.entries(KINDS) as [keyof GroundsRevisions, DocumentKind][]) {
+      const document = documents[name];
+      if (document) await keepForeign(desk.store, kind, document, transaction);
+    }
+    const taken = await findCase(desk.store, { number: file.number }, transaction);
+    const number = taken ? `${file.number}-${id.slice(0, 4)}` : file.number;
+    const grounds = await loadGrounds(desk.store, file, transaction);
+    await appendEvents(desk.store, projectionRow(file, number, grounds), events, transaction);
+    return number;
+  });
+}

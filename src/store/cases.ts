@@ -1,0 +1,59 @@
+import type { Transaction } from 'sequelize';
+import type { CaseEvent } from '@/core/casefile/event';
+import type { Store } from './store';
+import type { CaseRow, EventRow } from './tables';
+
+const toEvent = ({ caseId: _, body, ...row }: EventRow): CaseEvent => ({ ...row, body: JSON.parse(body) }) as CaseEvent;
+
+/** The projection row of a case, by its number or its id. */
+export async function findCase(
+  { tables }: Store,
+  where: { number: string } | { id: string },
+  transaction?: Transaction,
+): Promise<CaseRow | null> {
+  return (await tables.cases.findOne({ where, raw: true, transaction })) as unknown as CaseRow | null;
+}
+
+/** The rows that the queue shows: open ones longest waiting first, sealed ones newest first. */
+export async function listCases({ tables }: Store, state: CaseRow['state']): Promise<CaseRow[]> {
+  const direction = state === 'open' ? 'ASC' : 'DESC';
+  const order: [string, string][] = [
+    ['touchedAt', direction],
+    ['number', 'ASC'],
+  ];
+  return (await tables.cases.findAll({ where: { state }, order, raw: true })) as unknown as CaseRow[];
+}
+
+/** The whole log of a case, in order. */
+export async function readEvents({ tables }: Store, caseId: string, transaction?: Transaction): Promise<CaseEvent[]> {
+  const rows = await tables.events.findAll({ where: { caseId }, order: [['seq', 'ASC']], raw: true, transaction });
+  return (rows as unknown as EventRow[]).map(toEvent);
+}
+
+/** The case in whose log an event stands, wherever that is. */
+export async function caseOfEvent({ tables }: Store, id: string, transaction: Transaction): Promise<string | null> {
+  const row = (await tables.events.findByPk(id, { raw: true, transaction })) as unknown as EventRow | null;
+  return row?.caseId ?? null;
+}
+
+/** The highest number given to a case so far, as a figure; 0 where there is none. */
+export async function highestNumber({ sequelize }: Store, transaction: Transaction): Promise<number> {
+  const [rows] = await sequelize.query('SELECT MAX(CAST(SUBSTR(number, 4) AS INTEGER)) AS highest FROM cases', {
+    transaction,
+  });
+  return (rows as { highest: number | null }[])[0]?.highest ?? 0;
+}
+
+/** Append events and renew the projection row, in the caller's transaction. */
+export async function appendEvents(
+  { tables }: Store,
+  row: CaseRow,
+  events: CaseEvent[],
+  transaction: Transaction,
+): Promise<void> {
+  await tables.cases.upsert(row, { transaction });
+  await tables.events.bulkCreate(
+    events.map((event) => ({ ...event, caseId: row.id, body: JSON.stringify(event.body) })),
+    { transaction },
+  );
+}

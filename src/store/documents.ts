@@ -1,0 +1,95 @@
+import type { Transaction } from 'sequelize';
+import { contentHash } from '@/core/casefile/hash';
+import type { Revision } from '@/core/releases/release';
+import type { Store } from './store';
+import type { DocumentRow, ForeignDocumentRow } from './tables';
+
+/** The kinds of reference document, each with its published format. */
+export type DocumentKind = 'release' | 'maker' | 'size-chart' | 'kind' | 'house-rules' | 'roster';
+
+const toRevision = <T>(row: ForeignDocumentRow): Revision<T> => ({
+  id: row.id,
+  revision: row.revision,
+  hash: row.hash,
+  body: JSON.parse(row.body) as T,
+});
+
+/** The newest revision of a document; null where there is none. */
+export async function readDocument<T>(
+  { tables }: Store,
+  kind: DocumentKind,
+  id: string,
+  transaction?: Transaction,
+): Promise<Revision<T> | null> {
+  const where = { kind, id };
+  const row = await tables.documents.findOne({ where, order: [['revision', 'DESC']], raw: true, transaction });
+  return row ? toRevision<T>(row as unknown as DocumentRow) : null;
+}
+
+/** The very document that a pin names, this desk's own or one that came with an imported case. */
+export async function readPinned<T>(
+  { tables }: Store,
+  hash: string,
+  transaction?: Transaction,
+): Promise<Revision<T> | null> {
+  const row =
+    (await tables.documents.findOne({ where: { hash }, raw: true, transaction })) ??
+    (await tables.foreignDocuments.findByPk(hash, { raw: true, transaction }));
+  return row ? toRevision<T>(row as unknown as ForeignDocumentRow) : null;
+}
+
+/** A document that this desk knows only from an imported case; null where it knows none. */
+export async function readForeign<T>(
+  { tables }: Store,
+  kind: DocumentKind,
+  id: string,
+  transaction?: Transaction,
+): Promise<Revision<T> | null> {
+  const order: [string, string][] = [['revision', 'DESC']];
+  const row = await tables.foreignDocuments.findOne({ where: { kind, id }, order, raw: true, transaction });
+  return row ? toRevision<T>(row as unknown as ForeignDocumentRow) : null;
+}
+
+/** Keep a document that an imported case is held against, without making it one of this desk's own. */
+export async function keepForeign(
+  store: Store,
+  kind: DocumentKind,
+  { id, revision, hash, body }: Revision<unknown>,
+  transaction: Transaction,
+): Promise<void> {
+  if (await readPinned(store, hash, transaction)) return;
+  await store.tables.foreignDocuments.create({ hash, kind, id, revision, body: JSON.stringify(body) }, { transaction });
+}
+
+/** The newest revision of every document of a kind, by id. */
+export async function listDocuments<T>({ sequelize }: Store, kind: DocumentKind): Promise<Revision<T>[]> {
+  const [rows] = await sequelize.query(
+    `SELECT d.* FROM documents d
+     JOIN (SELECT id, MAX(revision) AS revision FROM documents WHERE kind = :kind GROUP BY id) newest
+       ON newest.id = d.id AND newest.revision = d.revision
+     WHERE d.kind = :kind ORDER BY d.id`,
+    { replacements: { kind } },
+  );
+  return (rows as DocumentRow[]).map((row) => toRevision<T>(row));
+}
+
+/**
+ * Keep a document. An edit makes a new revision; saving what is already the newest changes nothing.
+ *
+ * @returns the revision under which it is kept
+ */
+export async function saveDocument<T extends { id: string }>(
+  store: Store,
+  kind: DocumentKind,
+  body: T,
+  createdAt: string,
+  transaction: Transaction,
+): Promise<Revision<T>> {
+  const hash = contentHash(body);
+  const newest = await readDocument<T>(store, kind, body.id, transaction);
+  if (newest?.hash === hash) return newest;
+  const revision = (newest?.revision ?? 0) + 1;
+  const row = { kind, id: body.id, revision, hash, body: JSON.stringify(body), createdAt };
+  await store.tables.documents.create(row, { transaction });
+  return { id: body.id, revision, hash, body };
+}

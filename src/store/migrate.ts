@@ -1,0 +1,40 @@
+import type { Sequelize } from 'sequelize';
+import { SequelizeStorage, Umzug } from 'umzug';
+import { firstTables } from './migrations/0001-first-tables';
+import { StoreProblem } from './storeProblem';
+
+/** A step that brings the database to a newer shape; steps are only ever added. */
+export interface Migration {
+  name: string;
+  statements: string[];
+}
+
+const MIGRATIONS: Migration[] = [firstTables];
+
+/**
+ * Bring the database up to this version.
+ *
+ * @throws StoreProblem where it was made by a newer version, which this one could only damage
+ */
+export async function migrate(sequelize: Sequelize): Promise<void> {
+  const umzug = new Umzug({
+    context: sequelize,
+    storage: new SequelizeStorage({ sequelize }),
+    logger: undefined,
+    migrations: MIGRATIONS.map(({ name, statements }) => ({
+      name,
+      up: () =>
+        sequelize.transaction(async (transaction) => {
+          for (const statement of statements) await sequelize.query(statement, { transaction });
+        }),
+    })),
+  });
+  const known = new Set(MIGRATIONS.map(({ name }) => name));
+  const unknown = (await umzug.executed()).filter(({ name }) => !known.has(name));
+  if (unknown.length > 0) {
+    throw new StoreProblem(
+      `The database was made by a newer version of Pinprick (it has “${unknown.at(-1)?.name}”, which this version does not know). Start the newer version, or choose another data directory with PINPRICK_DATA.`,
+    );
+  }
+  await umzug.up();
+}

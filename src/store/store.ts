@@ -1,0 +1,64 @@
+import { access, constants, mkdir } from 'node:fs/promises';
+import { join, resolve } from 'node:path';
+import { Sequelize, Transaction } from 'sequelize';
+import { migrate } from './migrate';
+import { StoreProblem } from './storeProblem';
+import { defineTables, type Tables } from './tables';
+
+const BUSY_TIMEOUT_MS = 5000;
+
+/** An open data directory: the database and where photographs lie. */
+export interface Store {
+  directory: string;
+  sequelize: Sequelize;
+  tables: Tables;
+  /** Run a change in one transaction, after all changes asked for before it. */
+  write<T>(change: (transaction: Transaction) => Promise<T>): Promise<T>;
+  close(): Promise<void>;
+}
+
+async function prepareDirectory(directory: string): Promise<void> {
+  try {
+    await mkdir(directory, { recursive: true });
+    await access(directory, constants.W_OK | constants.X_OK);
+  } catch (error) {
+    throw new StoreProblem(
+      `The data directory ${directory} cannot be written (${(error as NodeJS.ErrnoException).code}). Give this user the right to write there, or choose another one with PINPRICK_DATA.`,
+    );
+  }
+}
+
+/**
+ * Open a data directory, making and migrating its database as needed: WAL, foreign keys on, busy timeout.
+ *
+ * @param directory absolute or relative to the working directory
+ * @throws StoreProblem with a sentence for the person who started the program
+ */
+export async function openStore(directory: string): Promise<Store> {
+  const root = resolve(directory);
+  await prepareDirectory(root);
+  const sequelize = new Sequelize({ dialect: 'sqlite', storage: join(root, 'pinprick.sqlite'), logging: false });
+  try {
+    await sequelize.query('PRAGMA journal_mode = WAL');
+    await sequelize.query(`PRAGMA busy_timeout = ${BUSY_TIMEOUT_MS}`);
+    await migrate(sequelize);
+  } catch (error) {
+    await sequelize.close();
+    if (error instanceof StoreProblem) throw error;
+    throw new StoreProblem(`The database in ${root} cannot be opened: ${(error as Error).message}.`);
+  }
+
+  // SQLite has one writer. Waiting here, in order, is kinder than failing on a lock.
+  let last: Promise<unknown> = Promise.resolve();
+  const write: Store['write'] = (change) => {
+    const turn = last.then(() =>
+      sequelize.transaction({ type: Transaction.TYPES.IMMEDIATE }, async (transaction) => {
+        await sequelize.query(`PRAGMA busy_timeout = ${BUSY_TIMEOUT_MS}`, { transaction });
+        return change(transaction);
+      }),
+    );
+    last = turn.catch(() => undefined);
+    return turn;
+  };
+  return { directory: root, sequelize, tables: defineTables(sequelize), write, close: () => sequelize.close() };
+}

@@ -1,0 +1,147 @@
+import { DataTypes, type Model, type ModelStatic, type Sequelize } from 'sequelize';
+
+/** A revision of a reference document: release record, maker, size chart, kind of goods, house rules, roster. */
+export interface DocumentRow {
+  kind: string;
+  id: string;
+  revision: number;
+  hash: string;
+  body: string;
+  createdAt: string;
+}
+
+/** A document that came with an imported case and is not this desk's own. */
+export type ForeignDocumentRow = Omit<DocumentRow, 'createdAt'>;
+
+/** The projection of a case that the queue reads. */
+export interface CaseRow {
+  id: string;
+  number: string;
+  state: 'open' | 'sealed';
+  seq: number;
+  head: string;
+  touchedAt: string;
+  /** What the queue shows, as JSON. */
+  summary: string;
+}
+
+export interface EventRow {
+  id: string;
+  caseId: string;
+  seq: number;
+  type: string;
+  at: string;
+  by: string;
+  previous: string;
+  hash: string;
+  body: string;
+}
+
+export interface PhotographRow {
+  sha256: string;
+  mime: string;
+  bytes: number;
+  addedAt: string;
+}
+
+export interface ReleaseIndexRow {
+  releaseId: string;
+  kind: string;
+  makerName: string;
+  name: string;
+  styleCode: string;
+  styleKey: string;
+  colourName: string;
+  /** JSON array of size keys. */
+  sizeKeys: string;
+}
+
+export interface ReleaseSizeRow {
+  gtin14: string;
+  releaseId: string;
+  sizeKey: string;
+  gtin: string;
+}
+
+export interface Tables {
+  documents: ModelStatic<Model<DocumentRow, DocumentRow>>;
+  foreignDocuments: ModelStatic<Model<ForeignDocumentRow, ForeignDocumentRow>>;
+  cases: ModelStatic<Model<CaseRow, CaseRow>>;
+  events: ModelStatic<Model<EventRow, EventRow>>;
+  photographs: ModelStatic<Model<PhotographRow, PhotographRow>>;
+  releaseIndex: ModelStatic<Model<ReleaseIndexRow, ReleaseIndexRow>>;
+  releaseSizes: ModelStatic<Model<ReleaseSizeRow, ReleaseSizeRow>>;
+}
+
+// Functions, since Sequelize writes the column's name into the object it is given.
+const text = () => ({ type: DataTypes.TEXT, allowNull: false });
+const whole = () => ({ type: DataTypes.INTEGER, allowNull: false });
+const key = () => ({ ...text(), primaryKey: true });
+
+/** The Sequelize models; the tables themselves are made by the migrations. */
+export function defineTables(sequelize: Sequelize): Tables {
+  const options = (tableName: string) => ({ tableName, timestamps: false });
+  return {
+    documents: sequelize.define(
+      'Document',
+      {
+        kind: key(),
+        id: key(),
+        revision: { ...whole(), primaryKey: true },
+        hash: text(),
+        body: text(),
+        createdAt: text(),
+      },
+      options('documents'),
+    ),
+    foreignDocuments: sequelize.define(
+      'ForeignDocument',
+      { hash: key(), kind: text(), id: text(), revision: whole(), body: text() },
+      options('foreign_documents'),
+    ),
+    cases: sequelize.define(
+      'Case',
+      { id: key(), number: text(), state: text(), seq: whole(), head: text(), touchedAt: text(), summary: text() },
+      options('cases'),
+    ),
+    events: sequelize.define(
+      'Event',
+      {
+        id: key(),
+        caseId: text(),
+        seq: whole(),
+        type: text(),
+        at: text(),
+        by: text(),
+        previous: text(),
+        hash: text(),
+        body: text(),
+      },
+      options('case_events'),
+    ),
+    photographs: sequelize.define(
+      'Photograph',
+      { sha256: key(), mime: text(), bytes: whole(), addedAt: text() },
+      options('photographs'),
+    ),
+    releaseIndex: sequelize.define(
+      'ReleaseIndex',
+      {
+        releaseId: key(),
+        kind: text(),
+        makerName: text(),
+        name: text(),
+        styleCode: text(),
+        styleKey: text(),
+        colourName: text(),
+        sizeKeys: text(),
+      },
+      options('release_index'),
+    ),
+    releaseSizes: sequelize.define(
+      'ReleaseSize',
+      { gtin14: key(), releaseId: key(), sizeKey: key(), gtin: text() },
+      options('release_sizes'),
+    ),
+  };
+}
