@@ -33,7 +33,7 @@ const walkIn: Circumstances = { channel: 'walk-in', condition: 'new', inHand: tr
 export const CASE_PLANS: CasePlan[] = [
   // Clean and genuine, everything looked at: ready to seal.
   {
-    query: '9521204100076',
+    query: '9521204100064',
     release: 'tarn-court-low-fog',
     size: '42',
     circumstances: walkIn,
@@ -77,7 +77,7 @@ export const CASE_PLANS: CasePlan[] = [
     factory: 1,
     read: ['boxLabel', 'innerLabel'],
     facts: {
-      'boxLabel.gtin': '9521204100090',
+      'boxLabel.gtin': '9521204100088',
       'boxLabel.styleCode': 'VK4821-107',
       'boxLabel.model': 'TARN COURT LOW',
       'boxLabel.colourName': 'FOG / ALDER',
@@ -113,7 +113,7 @@ export const CASE_PLANS: CasePlan[] = [
   },
   // Worn and aged, genuine: much is excused.
   {
-    query: '9521204100601',
+    query: '9521204100606',
     release: 'holt-ridge-moss',
     size: '39',
     circumstances: { channel: 'walk-in', condition: 'worn', inHand: true, packaged: true },
@@ -148,7 +148,7 @@ export const CASE_PLANS: CasePlan[] = [
   },
   // Waiting in the queue: nothing known but what was said at the counter.
   {
-    query: 'Low court shoe, ink blue; barcode 9 521204 100274',
+    query: 'Low court shoe, ink blue; barcode 9 521204 100262',
     release: null,
     kind: 'footwear',
     size: null,
@@ -187,7 +187,7 @@ export const CASE_PLANS: CasePlan[] = [
     by: 'tomas-quelle',
     daysAgo: 1,
     read: ['boxBase'],
-    facts: { 'boxBase.gtin': '9521518300171' },
+    facts: { 'boxBase.gtin': '9521518300121' },
     inspected: 'some',
     answers: { 'wrap.fold': 0, 'box.edge': 0, 'box.relief': 0, 'outside.glass': 0 },
   },
@@ -231,7 +231,7 @@ export const CASE_PLANS: CasePlan[] = [
 
   // Sealed.
   {
-    query: '9521204100229',
+    query: '9521204100224',
     release: 'tarn-court-low-ink',
     size: '39',
     circumstances: { ...walkIn, channel: 'regular' },

@@ -52,6 +52,8 @@ async function chosenRelease(desk: Desk, command: OpenCommand): Promise<Revision
  * @throws Refusal with a sentence; nothing is saved then
  */
 export async function openCase(desk: Desk, command: OpenCommand): Promise<string> {
+  if (typeof command.query !== 'string')
+    throw new Refusal('invalid', 'A case needs the text by which its item was found.');
   if (!UUID.test(command.caseId)) throw new Refusal('invalid', 'A case needs a UUID for its id.');
   await requireChecker(desk, command.by);
   const release = await chosenRelease(desk, command);

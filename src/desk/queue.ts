@@ -22,3 +22,17 @@ export async function readQueue(desk: Desk): Promise<{ open: QueueLine[]; sealed
   const [open, sealed] = await Promise.all([listCases(desk.store, 'open'), listCases(desk.store, 'sealed')]);
   return { open: open.map(toLine), sealed: sealed.map(toLine) };
 }
+
+const FOUND_LIMIT = 8;
+
+/** Cases whose number, title, colour or style code hold the text; the first ones where it is empty. */
+export async function findCases(desk: Desk, query: string): Promise<QueueLine[]> {
+  const { open, sealed } = await readQueue(desk);
+  const plain = (text: string) => text.toUpperCase().replace(/[^\p{L}\p{N}]+/gu, '');
+  const wanted = plain(query);
+  return [...open, ...sealed]
+    .filter(({ number, title, colourName, styleCode }) =>
+      plain(`${number} ${title} ${colourName} ${styleCode}`).includes(wanted),
+    )
+    .slice(0, FOUND_LIMIT);
+}

@@ -11,7 +11,7 @@ export interface ProductionWindow {
 
 export type WindowResult =
   | { window: ProductionWindow; alternatives: ProductionWindow[]; failure?: undefined }
-  | { window?: undefined; failure: DateFailure };
+  | { window?: undefined; alternatives?: undefined; failure: DateFailure };
 
 const BETWEEN = /\s+(?:-|–|—|to|until)\s+|\s*(?:–|—|→|~|\.\.)\s*|\s*\/\s*(?=\d{4}-)/u;
 

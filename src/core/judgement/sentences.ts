@@ -33,12 +33,12 @@ export function weightWord(decibans: number): string {
 /** A weight with its sign and unit: `+12.3 dB`. */
 export function formatWeight(decibans: number): string {
   const rounded = decibans.toFixed(1);
-  return `${decibans > 0 && rounded !== '0.0' ? '+' : decibans < 0 && rounded !== '-0.0' ? '−' : ''}${rounded.replace('-', '')} dB`;
+  return `${decibans > 0 && rounded !== '0.0' ? '+' : decibans < 0 && rounded !== '-0.0' ? '−' : ''}${rounded.replace('-', '')}\u00a0dB`;
 }
 
 /** `90 % interval 95 % to 99 %`. */
 export function formatInterval90([low, high]: [number, number]): string {
-  return `90 % interval ${formatShare(low)} to ${formatShare(high)}`;
+  return `90\u00a0% interval ${formatShare(low)} to ${formatShare(high)}`;
 }
 
 /** What an answered check says, in a few words. */
@@ -53,24 +53,28 @@ export function findingWords({ check, mark, choice, value, nominal, reason }: Fi
 }
 
 export interface VerdictSentence {
-  about: 'goods' | 'packaging' | 'for' | 'against' | 'parting' | 'open' | 'limits' | 'law';
+  about: 'goods' | 'sure' | 'packaging' | 'for' | 'against' | 'parting' | 'open' | 'limits' | 'law';
   text: string;
 }
 
 const MOST = 3;
 
-function goodsSentence({ goods, weighing }: Assessment): string {
-  const figures = `P(genuine) is ${formatShare(goods.p)}, ${formatInterval90(goods.interval)}; the evidence weighs ${formatWeight(weighing.weight)}, ${weightWord(weighing.weight)}`;
+function goodsSentence({ goods }: Assessment): string {
   switch (goods.decision) {
     case 'genuine':
-      return `In our opinion the goods are genuine. ${figures}.`;
+      return 'In our opinion the goods are genuine.';
     case 'counterfeit':
-      return `In our opinion the goods are counterfeit. ${figures}.`;
+      return 'In our opinion the goods are counterfeit.';
     case 'noObjection':
-      return `From pictures alone there is no objection to the goods. ${figures}. Only the item in hand could show more.`;
+      return 'From pictures alone there is no objection to the goods. Only the item in hand could show more.';
     case 'undecided':
-      return `Whether the goods are genuine stays undecided: ${goods.reasons.join('; ')}. ${figures}.`;
+      return `Whether the goods are genuine stays undecided: ${goods.reasons.join('; ')}.`;
   }
+}
+
+function sureSentence({ goods, weighing }: Assessment): string {
+  const way = weighing.weight >= 0 ? 'for' : 'against';
+  return `That they are genuine: ${formatShare(goods.p)} (${formatInterval90(goods.interval)}). All that was seen weighs ${formatWeight(weighing.weight)}, which is ${weightWord(weighing.weight)} evidence ${way} them.`;
 }
 
 function packagingSentence({ packaging, states }: Assessment): string {
@@ -114,6 +118,7 @@ export function verdictSentences(file: CaseFile, assessment: Assessment): Verdic
   const excused = findings.filter(({ mark }) => mark === 'excused');
   const sentences: VerdictSentence[] = [
     { about: 'goods', text: goodsSentence(assessment) },
+    { about: 'sure', text: sureSentence(assessment) },
     { about: 'packaging', text: packagingSentence(assessment) },
   ];
   if (speaksFor.length > 0)

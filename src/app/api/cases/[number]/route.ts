@@ -1,0 +1,9 @@
+import { readCaseFolder } from '@/desk/caseFolder';
+import { theDesk } from '../../../desk';
+import { respond } from '../../respond';
+
+/** GET: a case with its log and the documents it is held against. */
+export async function GET(request: Request, { params }: { params: Promise<{ number: string }> }): Promise<Response> {
+  const { number } = await params;
+  return respond(request, async () => readCaseFolder(await theDesk(), number));
+}

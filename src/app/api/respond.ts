@@ -1,0 +1,69 @@
+import 'server-only';
+import { Refusal, type RefusalKind } from '@/desk/refusal';
+import { checkerAtBench } from '../desk';
+
+const STATUS: Record<RefusalKind, number> = { invalid: 400, notFound: 404, conflict: 409, forbidden: 403 };
+
+/** Larger requests than this are no honest use: an exported case of some thousand events fits. */
+const LARGEST = 8_000_000;
+
+/** The answer to a request that was turned down: what, where, what to do. */
+export interface Complaint {
+  sentence: string;
+  since?: unknown[];
+}
+
+function complaint(error: unknown): Response {
+  if (error instanceof Refusal) {
+    const { kind, message, since } = error;
+    return Response.json({ sentence: message, since } satisfies Complaint, { status: STATUS[kind] });
+  }
+  console.error(error);
+  const sentence = 'The desk could not do that because of a fault of its own. Nothing was saved; try again.';
+  return Response.json({ sentence } satisfies Complaint, { status: 500 });
+}
+
+/** Another site's page must not write here through the person's browser. */
+function refuseForeign(request: Request): void {
+  const origin = request.headers.get('origin');
+  if (origin && new URL(origin).host !== request.headers.get('host')) {
+    throw new Refusal('forbidden', 'This request came from another site.');
+  }
+}
+
+/** Run a handler; whatever it refuses becomes a sentence with a fitting status. */
+export async function respond(request: Request, handle: () => Promise<unknown>): Promise<Response> {
+  try {
+    if (request.method !== 'GET') refuseForeign(request);
+    return Response.json(await handle());
+  } catch (error) {
+    return complaint(error);
+  }
+}
+
+/** The text of a request's body, within bounds. */
+export async function bodyText(request: Request): Promise<string> {
+  const text = await request.text();
+  if (text.length > LARGEST) throw new Refusal('invalid', 'That is larger than anything this desk takes in.');
+  return text;
+}
+
+/** The JSON of a request's body. */
+export async function bodyJson<T>(request: Request): Promise<T> {
+  const text = await bodyText(request);
+  try {
+    const value: unknown = JSON.parse(text);
+    if (typeof value === 'object' && value !== null) return value as T;
+  } catch {
+    // said below
+  }
+  throw new Refusal('invalid', 'The request is not whole JSON.');
+}
+
+/** The id of who is at the bench. */
+export async function whoIsAtBench(): Promise<string> {
+  const checker = await checkerAtBench();
+  if (!checker)
+    throw new Refusal('forbidden', 'Nobody is at the bench. Pick who you are, at the upper right, and try again.');
+  return checker.id;
+}

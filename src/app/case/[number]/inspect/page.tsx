@@ -1,0 +1,5 @@
+import { InspectView } from '@/ui/inspect/InspectView';
+
+export default function InspectPage() {
+  return <InspectView />;
+}

@@ -1,0 +1,5 @@
+import { VerdictView } from '@/ui/verdict/VerdictView';
+
+export default function VerdictPage() {
+  return <VerdictView />;
+}

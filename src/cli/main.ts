@@ -1,0 +1,170 @@
+import { readFile, writeFile } from 'node:fs/promises';
+import { parseArgs } from 'node:util';
+import { fold } from '@/core/casefile/fold';
+import { readCode } from '@/core/codes/readCode';
+import { assess } from '@/core/judgement/assess';
+import { verdictSentences } from '@/core/judgement/sentences';
+import { fillDemo } from '@/demo/fillDemo';
+import { MAKERS } from '@/demo/makers';
+import { type Desk, openDesk } from '@/desk/desk';
+import { groundsOf } from '@/desk/grounds';
+import { Refusal } from '@/desk/refusal';
+import { listMakers } from '@/desk/releases';
+import { exportCase, importCase, parseCaseExport } from '@/desk/transfer';
+import { StoreProblem } from '@/store/storeProblem';
+
+const USAGE = `pinprick: the desk without a browser
+
+  pinprick read-code <text> [--maker NAME]   every reading of a code
+  pinprick assess <case.json>                the assessment of an exported case
+  pinprick export <case> [--to FILE]         a case of this desk as a file
+  pinprick import <case.json>                take in an exported case
+  pinprick prepare [--demo]                  make or migrate the data directory, and fill in the demo world
+
+JSON on standard output, messages on standard error.
+Exit 0: fine. 1: problems found. 2: wrong use.
+The data directory is PINPRICK_DATA, ./data by default.
+`;
+
+/** Wrong use of the command line: exit 2. */
+class UsageError extends Error {}
+
+const FINE = 0;
+const PROBLEMS = 1;
+const WRONG_USE = 2;
+
+const print = (value: unknown): void => {
+  process.stdout.write(`${JSON.stringify(value, null, 2)}\n`);
+};
+
+async function withDesk<T>(work: (desk: Desk) => Promise<T>): Promise<T> {
+  const desk = await openDesk(process.env.PINPRICK_DATA ?? './data');
+  try {
+    return await work(desk);
+  } finally {
+    await desk.store.close();
+  }
+}
+
+async function textOf(path: string): Promise<string> {
+  try {
+    return await readFile(path, 'utf8');
+  } catch (error) {
+    throw new Refusal('notFound', `The file ${path} cannot be read (${(error as NodeJS.ErrnoException).code}).`);
+  }
+}
+
+/** The makers that this desk knows; the demo world's where it knows none. */
+async function knownMakers(name: string | undefined) {
+  const known = await withDesk(listMakers);
+  const makers = known.length > 0 ? known : MAKERS;
+  if (!name) return makers;
+  const wanted = makers.filter((maker) => maker.name.toLowerCase() === name.toLowerCase() || maker.id === name);
+  if (wanted.length === 0)
+    throw new UsageError(`No maker is called “${name}”; known are ${makers.map((maker) => maker.name).join(', ')}.`);
+  return wanted;
+}
+
+async function readCodeCommand(text: string, maker: string | undefined): Promise<number> {
+  const readings = readCode(text, await knownMakers(maker));
+  print({ text, readings });
+  return readings.some(({ problems }) => problems.length === 0) ? FINE : PROBLEMS;
+}
+
+async function assessCommand(path: string): Promise<number> {
+  const exported = parseCaseExport(await textOf(path));
+  const file = fold(exported.id, exported.events);
+  const assessment = assess(file, groundsOf(exported.documents));
+  const { goods, packaging, states, weighing, oneFault, chain, parting, findings, reading } = assessment;
+  print({
+    case: file.number,
+    head: file.head,
+    goods,
+    packaging,
+    states,
+    weight: weighing.weight,
+    strands: weighing.strands.map(({ strand, weight, checks }) => ({
+      strand,
+      weight,
+      checks: checks.map(({ finding, weight: own }) => ({ check: finding.check.id, mark: finding.mark, weight: own })),
+    })),
+    readings: { weighing: goods.decision, oneFault: oneFault.says, chain: chain.says, parting },
+    problems: reading.problems,
+    open: findings.filter(({ mark }) => mark === 'open').map(({ check }) => check.id),
+    sentences: verdictSentences(file, assessment).map(({ text }) => text),
+  });
+  return findings.some(({ mark }) => mark === 'differs') ? PROBLEMS : FINE;
+}
+
+async function exportCommand(number: string, to: string | undefined): Promise<number> {
+  const exported = await withDesk((desk) => exportCase(desk, number));
+  if (to) await writeFile(to, `${JSON.stringify(exported, null, 2)}\n`);
+  else print(exported);
+  return FINE;
+}
+
+async function importCommand(path: string): Promise<number> {
+  const text = await textOf(path);
+  const number = await withDesk((desk) => importCase(desk, text));
+  const exported = parseCaseExport(text);
+  print({ number, head: fold(exported.id, exported.events).head });
+  return FINE;
+}
+
+async function prepareCommand(demo: boolean): Promise<number> {
+  const laidOut = await withDesk((desk) => (demo ? fillDemo(desk) : Promise.resolve(0)));
+  process.stderr.write(
+    laidOut > 0 ? `The demo world is laid out: ${laidOut} cases.\n` : 'The data directory is ready.\n',
+  );
+  return FINE;
+}
+
+function one(positionals: string[], what: string): string {
+  const [first, ...more] = positionals;
+  if (first === undefined || more.length > 0) throw new UsageError(`Give ${what}, and nothing else.`);
+  return first;
+}
+
+async function run(): Promise<number> {
+  const { values, positionals } = parseArgs({
+    allowPositionals: true,
+    options: {
+      maker: { type: 'string' },
+      to: { type: 'string' },
+      demo: { type: 'boolean' },
+      help: { type: 'boolean' },
+    },
+  });
+  const [command, ...rest] = positionals;
+  if (values.help) {
+    process.stdout.write(USAGE);
+    return FINE;
+  }
+  switch (command) {
+    case 'read-code':
+      return readCodeCommand(one(rest, 'one code, in quotes where it has spaces'), values.maker);
+    case 'assess':
+      return assessCommand(one(rest, 'one exported case'));
+    case 'export':
+      return exportCommand(one(rest, 'one case number'), values.to);
+    case 'import':
+      return importCommand(one(rest, 'one exported case'));
+    case 'prepare':
+      return prepareCommand(values.demo ?? false);
+    default:
+      throw new UsageError(command ? `There is no command “${command}”.` : 'Name a command.');
+  }
+}
+
+run().then(
+  (code) => {
+    process.exitCode = code;
+  },
+  (error) => {
+    const wrongUse = error instanceof UsageError || error?.code?.startsWith('ERR_PARSE_ARGS');
+    if (wrongUse) process.stderr.write(`${error.message}\n\n${USAGE}`);
+    else if (error instanceof Refusal || error instanceof StoreProblem) process.stderr.write(`${error.message}\n`);
+    else process.stderr.write(`${error?.stack ?? error}\n`);
+    process.exitCode = wrongUse ? WRONG_USE : PROBLEMS;
+  },
+);

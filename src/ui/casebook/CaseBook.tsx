@@ -1,0 +1,78 @@
+'use client';
+import { createContext, type ReactNode, useCallback, useContext, useMemo } from 'react';
+import { v4 as newUuid } from 'uuid';
+import type { CaseEvent, EventBodies, EventType, NewEvent } from '@/core/casefile/event';
+import { advance, type CaseFile, fold } from '@/core/casefile/fold';
+import { type Assessment, assess, type Grounds } from '@/core/judgement/assess';
+import { type CaseFolderView, groundsOf } from './folder';
+import { type CaseLog, useCaseLog } from './useCaseLog';
+
+export interface Checker {
+  id: string;
+  name: string;
+}
+
+interface CaseBookValue {
+  log: CaseLog;
+  file: CaseFile;
+  grounds: Grounds;
+  assessment: Assessment;
+  checkers: Checker[];
+  record<T extends EventType>(type: T, body: EventBodies[T]): void;
+  nameOf(checker: string): string;
+}
+
+const CaseBookContext = createContext<CaseBookValue | null>(null);
+
+/** Pending events count at once; they get their real place in the chain from the server. */
+function foldWithPending(id: string, events: CaseEvent[], pending: NewEvent[], at: string): CaseFile {
+  return pending.reduce(
+    (file, event) =>
+      advance(file, {
+        ...event,
+        seq: file.seq + 1,
+        at,
+        by: file.touched.by,
+        previous: file.head,
+        hash: '',
+      } as CaseEvent),
+    fold(id, events),
+  );
+}
+
+/** One case for all views under it: its log, its state and its assessment, all computed from the same events. */
+export function CaseBook({
+  folder: initial,
+  checkers,
+  children,
+}: {
+  folder: CaseFolderView;
+  checkers: Checker[];
+  children: ReactNode;
+}) {
+  const log = useCaseLog(initial);
+  const { folder, pending, add } = log;
+  const file = useMemo(
+    () => foldWithPending(folder.id, folder.events, pending, new Date().toISOString()),
+    [folder, pending],
+  );
+  const grounds = useMemo(() => groundsOf(folder), [folder]);
+  const assessment = useMemo(() => assess(file, grounds), [file, grounds]);
+  const record = useCallback(
+    <T extends EventType>(type: T, body: EventBodies[T]) => add([{ id: newUuid(), type, body } as NewEvent]),
+    [add],
+  );
+  const nameOf = useCallback((id: string) => checkers.find((checker) => checker.id === id)?.name ?? id, [checkers]);
+  const value = useMemo(
+    () => ({ log, file, grounds, assessment, checkers, record, nameOf }),
+    [log, file, grounds, assessment, checkers, record, nameOf],
+  );
+  return <CaseBookContext value={value}>{children}</CaseBookContext>;
+}
+
+/** The case that the view stands in. */
+export function useCaseBook(): CaseBookValue {
+  const value = useContext(CaseBookContext);
+  if (!value) throw new Error('useCaseBook is for views inside a CaseBook.');
+  return value;
+}

@@ -1,0 +1,90 @@
+'use client';
+import Link from 'next/link';
+import { usePathname, useRouter } from 'next/navigation';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { Key } from '../controls/Button';
+import { useCaseBook } from './CaseBook';
+import { CircumstanceChoices } from './CircumstanceChoices';
+
+const VIEWS = [
+  { path: 'codes', name: 'Codes', key: 'c' },
+  { path: 'inspect', name: 'Inspect', key: 'i' },
+  { path: 'verdict', name: 'Verdict', key: 'v' },
+];
+
+/** What the item is claimed to be, how it came, and the views of the case. */
+export function CaseStrip() {
+  const { log, file, grounds, assessment, record } = useCaseBook();
+  const { release, maker, kind } = grounds;
+  const { number } = log.folder;
+  const path = usePathname();
+  const router = useRouter();
+  const go = (view: string) => router.push(`/case/${number}/${view}`);
+  useHotkeys('c', () => go('codes'), [number]);
+  useHotkeys('i', () => go('inspect'), [number]);
+  useHotkeys('v', () => go('verdict'), [number]);
+  const possible = assessment.chain.fit.fits.filter((fit) => fit.broken.length === 0).length;
+  const variants = assessment.chain.fit.fits.length;
+
+  return (
+    <div className="border-b bg-sheet px-5 pt-2.5">
+      <div className="flex flex-wrap items-center gap-x-7 gap-y-2">
+        <div className="min-w-0">
+          <h1 className="flex items-baseline gap-3 truncate text-[19px]">
+            <span className="font-mono text-[15px] text-soft">{number}</span>
+            {release ? (
+              <span className="truncate">
+                <span className="text-soft">{maker?.name}</span>{' '}
+                <strong className="font-semibold">{release.name}</strong>, {release.colourName}
+              </span>
+            ) : (
+              <span className="truncate">{file.query || kind.name}</span>
+            )}
+          </h1>
+        </div>
+        {release && (
+          <dl className="flex gap-7">
+            <div>
+              <dt className="sr-only">Style code</dt>
+              <dd className="font-mono text-[19px]">{release.styleCode}</dd>
+            </div>
+            <div className="flex items-baseline gap-1.5">
+              <dt className="text-soft">size</dt>
+              <dd className="font-mono text-[19px]">{file.sizeKey ?? 'open'}</dd>
+            </div>
+            {variants > 1 && (
+              <div className="flex items-baseline gap-1.5">
+                <dt className="sr-only">Variants still possible</dt>
+                <dd className="text-soft">
+                  {possible} of {variants} variants possible
+                </dd>
+              </div>
+            )}
+          </dl>
+        )}
+        <div className="ml-auto">
+          <CircumstanceChoices
+            value={file.circumstances}
+            disabled={file.seal !== null}
+            onChange={(circumstances) => record('circumstancesStated', circumstances)}
+          />
+        </div>
+      </div>
+      <nav aria-label="Views of this case" className="mt-1.5 flex items-end gap-1">
+        {VIEWS.map((view) => (
+          <Link
+            key={view.path}
+            href={`/case/${number}/${view.path}`}
+            aria-current={path.endsWith(view.path) ? 'page' : undefined}
+            className="flex min-h-9 items-center gap-2 border-b-2 border-transparent px-2 hover:border-line aria-[current=page]:border-accent aria-[current=page]:font-semibold"
+          >
+            {view.name} <Key>{view.key}</Key>
+          </Link>
+        ))}
+        <p role="status" className="ml-auto pb-2 text-[13px] text-soft">
+          {file.seal ? 'Sealed: read only' : log.trouble ? '' : log.saving ? 'Saving' : 'All saved'}
+        </p>
+      </nav>
+    </div>
+  );
+}

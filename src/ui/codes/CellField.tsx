@@ -1,0 +1,115 @@
+'use client';
+import { clsx } from 'clsx';
+import { type KeyboardEvent, useState } from 'react';
+import type { Cell } from '@/core/crossread/cell';
+import { MARK_WORDS, MarkSign } from '../marks/MarkSign';
+
+/** The display form with its wrong characters marked in place. */
+function Segments({ cell }: { cell: Cell }) {
+  return cell.segments.map((segment, i) => {
+    // biome-ignore lint/suspicious/noArrayIndexKey: segments have no identity but their place
+    if (!segment.differs) return <span key={i}>{segment.text}</span>;
+    return (
+      // biome-ignore lint/suspicious/noArrayIndexKey: segments have no identity but their place
+      <span key={i} className="wrong-character" data-meant={segment.expected}>
+        {segment.text}
+      </span>
+    );
+  });
+}
+
+/** One cell of the matrix: a field while it is typed in, the read and compared code otherwise. */
+export function CellField({
+  cell,
+  label,
+  code,
+  draft,
+  refusal,
+  readOnly,
+  example,
+  onType,
+  onKeep,
+  onRevert,
+  onMove,
+  onFocus,
+}: {
+  cell: Cell;
+  label: string;
+  code: boolean;
+  /** What is being typed, or null where the cell shows what is kept. */
+  draft: string | null;
+  refusal: string | null;
+  readOnly: boolean;
+  example: string;
+  onType: (raw: string) => void;
+  onKeep: () => void;
+  onRevert: () => void;
+  onMove: (rows: number) => void;
+  onFocus: () => void;
+}) {
+  const [focused, setFocused] = useState(false);
+  const kept = cell.entry?.state === 'absent' ? '-' : cell.entry?.state === 'illegible' ? '?' : (cell.entry?.raw ?? '');
+  const value = draft ?? kept;
+  const overlay = !focused && cell.entry !== null && !refusal;
+  const onKeyDown = (event: KeyboardEvent<HTMLInputElement>) => {
+    if (event.key === 'Enter' || event.key === 'ArrowDown') {
+      event.preventDefault();
+      onKeep();
+      onMove(1);
+    } else if (event.key === 'ArrowUp') {
+      event.preventDefault();
+      onKeep();
+      onMove(-1);
+    } else if (event.key === 'Escape') {
+      onRevert();
+      event.currentTarget.blur();
+    }
+  };
+  const face =
+    cell.fact === 'productionWindow' ? 'font-mono text-[15px]' : code ? 'font-mono text-[17px]' : 'text-[15px]';
+  const word = refusal ? 'not kept' : MARK_WORDS[cell.mark];
+  return (
+    <div className={clsx('flex h-full items-center gap-2 pl-2', focused && 'bg-wash')} data-mark={cell.mark}>
+      <MarkSign mark={refusal ? 'differs' : cell.mark} size={14} />
+      <div className="relative h-full min-h-10 w-full min-w-0">
+        <input
+          value={value}
+          readOnly={readOnly}
+          aria-label={`${label}, ${word}`}
+          aria-invalid={cell.mark === 'differs' || refusal !== null}
+          title={refusal ?? cell.note}
+          placeholder={focused ? example : ''}
+          spellCheck={false}
+          autoComplete="off"
+          onChange={(event) => onType(event.target.value)}
+          onKeyDown={onKeyDown}
+          onFocus={(event) => {
+            setFocused(true);
+            onFocus();
+            event.target.select();
+          }}
+          onBlur={() => {
+            setFocused(false);
+            onKeep();
+          }}
+          className={clsx(
+            'absolute inset-0 w-full bg-transparent px-1 outline-none',
+            face,
+            overlay && 'text-transparent selection:text-transparent',
+          )}
+        />
+        {overlay && (
+          <span
+            aria-hidden
+            className={clsx(
+              'pointer-events-none absolute inset-0 flex items-center overflow-x-clip px-1 whitespace-pre',
+              cell.entry?.state === 'read' ? face : 'text-soft',
+            )}
+          >
+            <span>{cell.entry?.state === 'read' ? <Segments cell={cell} /> : cell.display}</span>
+          </span>
+        )}
+      </div>
+    </div>
+  );
+}

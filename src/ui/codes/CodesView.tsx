@@ -1,0 +1,180 @@
+'use client';
+import { useMemo, useRef, useState } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { gatherFindings } from '@/core/checks/findings';
+import { crossread } from '@/core/crossread/crossread';
+import { dateMarks } from '@/core/crossread/dateLine';
+import { useCaseBook } from '../casebook/CaseBook';
+import { Button } from '../controls/Button';
+import { MarkLegend, MarkSign } from '../marks/MarkSign';
+import { useWedge } from '../scan/useWedge';
+import { ChooseRelease } from './ChooseRelease';
+import { DateLine } from './DateLine';
+import { Matrix } from './Matrix';
+import { type Draft, draftKey, draftProblem, stateOf, useDrafts } from './useDrafts';
+
+type At = Pick<Draft, 'place' | 'fact'>;
+
+/** Everything that is printed, cross-read: the matrix, what does not agree, and the date line. */
+export function CodesView({ today }: { today: string }) {
+  const { file, grounds, record, log } = useCaseBook();
+  const { drafts, set, drop, facts } = useDrafts(file.facts);
+  const field = useRef<HTMLInputElement>(null);
+  const [at, setAt] = useState<At | null>(null);
+  const [choosing, setChoosing] = useState(false);
+  const [scan, setScan] = useState<{ text: string } | null>(null);
+  const lastCell = useRef<At | null>(null);
+  const sealed = file.seal !== null;
+  const { kind, release } = grounds;
+
+  const context = useMemo(() => ({ ...grounds, facts, sizeKey: file.sizeKey }), [grounds, facts, file.sizeKey]);
+  const reading = useMemo(() => crossread(context), [context]);
+  const doubts = useMemo(() => {
+    const findings = gatherFindings(file, context, reading);
+    const problems = [...reading.problems, ...findings.flatMap((finding) => finding.problems)];
+    return [...new Set(problems.map(({ sentence }) => sentence))];
+  }, [file, context, reading]);
+  const advice = useMemo(() => {
+    const belongings = kind.places
+      .filter((place) => place.side === 'goods')
+      .flatMap((place) => facts[place.id]?.styleCode?.belongsTo ?? []);
+    return belongings.find((each) => each.releaseId !== release?.id) ?? null;
+  }, [kind, facts, release]);
+
+  const keep = (where: At) => {
+    const draft = drafts[draftKey(where)];
+    if (!draft || draftProblem(draft)) return;
+    const kept = file.facts[where.place]?.[where.fact];
+    const state = stateOf(draft.raw);
+    const raw = state === 'read' ? draft.raw : '';
+    drop(where);
+    if (draft.raw.trim() === '') {
+      if (kept) record('factWithdrawn', where);
+    } else if (kept?.raw !== raw || kept.state !== state) record('factRead', { ...where, state, raw, via: 'typed' });
+  };
+  const barcodePlace = kind.places.find((place) => place.side === 'packaging' && place.facts.includes('gtin'));
+
+  useWedge((text) => {
+    if (sealed) return;
+    if (!release) {
+      setScan({ text });
+      return;
+    }
+    const focused = lastCell.current?.fact === 'gtin' ? lastCell.current.place : barcodePlace?.id;
+    if (focused) record('factRead', { place: focused, fact: 'gtin', state: 'read', raw: text, via: 'scanned' });
+  });
+
+  useHotkeys('slash', () => (field.current ?? document.querySelector<HTMLInputElement>('td input'))?.focus(), {
+    preventDefault: true,
+  });
+
+  const refusals = Object.values(drafts)
+    .map(draftProblem)
+    .filter((problem) => problem !== null);
+  return (
+    <main className="mx-auto max-w-[1360px] px-5 py-4">
+      {(!release || choosing) && !sealed && (
+        <ChooseRelease
+          scan={scan}
+          inputRef={field}
+          onChosen={(pick, chosen) => {
+            record('releaseChosen', {
+              release: chosen,
+              sizeKey: pick.candidate.sizeKey,
+              reason: `${pick.candidate.reason} (“${pick.query.slice(0, 60)}”)`,
+            });
+            if (pick.scanned && barcodePlace)
+              record('factRead', {
+                place: barcodePlace.id,
+                fact: 'gtin',
+                state: 'read',
+                raw: pick.query,
+                via: 'scanned',
+              });
+            setChoosing(false);
+            setScan(null);
+          }}
+          onCancel={release ? () => setChoosing(false) : undefined}
+        />
+      )}
+      <div className="grid grid-cols-[minmax(0,1fr)_300px] gap-6 max-[1100px]:grid-cols-1">
+        <div className="min-w-0">
+          <div className="overflow-x-auto border-t">
+            <Matrix
+              key={log.folder.id}
+              reading={reading}
+              drafts={drafts}
+              readOnly={sealed}
+              onType={set}
+              onKeep={keep}
+              onRevert={drop}
+              onFocus={(where) => {
+                setAt(where);
+                lastCell.current = where;
+              }}
+            />
+          </div>
+          <div className="mt-2 flex flex-wrap items-center justify-between gap-3">
+            <MarkLegend />
+            {release && !sealed && !choosing && (
+              <Button look="quiet" onClick={() => setChoosing(true)}>
+                Hold it against another record
+              </Button>
+            )}
+          </div>
+        </div>
+        <aside aria-label="What does not agree" className="min-w-0">
+          <h2 className="mb-2 border-b pb-1.5 text-[15px] font-semibold">
+            {doubts.length === 0
+              ? 'Nothing disagrees'
+              : `${doubts.length} ${doubts.length === 1 ? 'thing does' : 'things do'} not agree`}
+          </h2>
+          {refusals.map((sentence) => (
+            <p key={sentence} role="alert" className="mb-2.5 text-differs">
+              {sentence}
+            </p>
+          ))}
+          <ul className="grid gap-2.5" aria-live="polite">
+            {doubts.map((sentence) => (
+              <li key={sentence} className="flex gap-2">
+                <span className="pt-1">
+                  <MarkSign mark="differs" size={13} silent />
+                </span>
+                <span className="min-w-0 break-words">{sentence}</span>
+              </li>
+            ))}
+          </ul>
+          {advice && !sealed && (
+            <div className="mt-4 border-t pt-3">
+              <p>
+                The goods call themselves {advice.makerName} {advice.name}, “{advice.colourName}” ({advice.styleCode}).
+                If that is what they are, hold them against that record.
+              </p>
+              <Button className="mt-2" onClick={() => setChoosing(true)}>
+                Choose the record
+              </Button>
+            </div>
+          )}
+          {doubts.length === 0 && (
+            <p className="text-soft">
+              {reading.rows.some((row) => Object.values(row.cells).some((cell) => cell.entry))
+                ? 'What was read so far fits together.'
+                : 'Read the label into the matrix: each entry is checked as you type.'}
+            </p>
+          )}
+          {at && !sealed && (
+            <p className="mt-4 border-t pt-3 text-[13px] text-soft">
+              “-” alone: not printed there. “?” alone: cannot be read. Empty: not looked at.
+            </p>
+          )}
+        </aside>
+      </div>
+      <section className="mt-5 border-t pt-3">
+        <h2 className="mb-2 text-[15px] font-semibold">Dates</h2>
+        <div className="max-w-[1040px]">
+          <DateLine marks={dateMarks(reading, release, today)} />
+        </div>
+      </section>
+    </main>
+  );
+}

@@ -1,0 +1,89 @@
+'use client';
+import { useCallback, useEffect, useMemo, useState } from 'react';
+import type { Belonging } from '@/core/casefile/event';
+import type { CaseFile } from '@/core/casefile/fold';
+import { FIELD_LIMIT } from '@/core/codes/clean';
+import { request } from '../request';
+
+/** What stands in a cell before it is kept. */
+export interface Draft {
+  place: string;
+  fact: string;
+  raw: string;
+}
+
+interface Identity {
+  belongsTo: Belonging[];
+  corrections: string[];
+}
+
+export const draftKey = ({ place, fact }: Pick<Draft, 'place' | 'fact'>): string => `${place}/${fact}`;
+
+/** A dash alone says that it is not printed, a question mark alone that it cannot be read. */
+export function stateOf(raw: string): 'read' | 'absent' | 'illegible' {
+  const text = raw.trim();
+  return text === '-' ? 'absent' : text === '?' ? 'illegible' : 'read';
+}
+
+/** Why a draft cannot be kept, or null. */
+export function draftProblem({ raw }: Draft): string | null {
+  return raw.length > FIELD_LIMIT
+    ? `This has ${raw.length.toLocaleString('en')} characters; a printed field has at most ${FIELD_LIMIT}. It is not kept.`
+    : null;
+}
+
+/**
+ * What is being typed, read and compared before it is kept: the facts of the case with the drafts laid over
+ * them, codes looked up in the records as they grow.
+ */
+export function useDrafts(facts: CaseFile['facts']) {
+  const [drafts, setDrafts] = useState<Record<string, Draft>>({});
+  const [identities, setIdentities] = useState<Record<string, Identity>>({});
+
+  const codes = Object.values(drafts).filter(
+    ({ fact, raw }) => (fact === 'gtin' || fact === 'styleCode') && raw.length >= 5 && raw.length <= 60,
+  );
+  const wanted = codes.map(({ fact, raw }) => `${fact}:${raw}`).filter((code) => !(code in identities));
+  const [next] = wanted;
+  useEffect(() => {
+    if (!next) return;
+    const abort = new AbortController();
+    const timer = setTimeout(async () => {
+      const [fact = '', ...rest] = next.split(':');
+      try {
+        const identity = await request<Identity>(
+          `/api/identify?fact=${fact}&raw=${encodeURIComponent(rest.join(':'))}`,
+          { signal: abort.signal },
+        );
+        setIdentities((known) => ({ ...known, [next]: identity }));
+      } catch {
+        // Keeping the entry looks it up again.
+      }
+    }, 60);
+    return () => {
+      clearTimeout(timer);
+      abort.abort();
+    };
+  }, [next]);
+
+  const set = useCallback((draft: Draft) => setDrafts((all) => ({ ...all, [draftKey(draft)]: draft })), []);
+  const drop = useCallback(
+    (at: Pick<Draft, 'place' | 'fact'>) => setDrafts(({ [draftKey(at)]: _, ...rest }) => rest),
+    [],
+  );
+  const laidOver = useMemo(() => {
+    const merged = { ...facts };
+    for (const draft of Object.values(drafts)) {
+      if (draftProblem(draft)) continue;
+      const { place, fact, raw } = draft;
+      const entry = { place, fact, raw, state: stateOf(raw), via: 'typed' as const, at: '', by: '' };
+      const next = { ...merged[place] };
+      if (raw.trim() === '') delete next[fact];
+      else next[fact] = { ...entry, ...identities[`${fact}:${raw}`] };
+      merged[place] = next;
+    }
+    return merged;
+  }, [facts, drafts, identities]);
+
+  return { drafts, set, drop, facts: laidOver };
+}

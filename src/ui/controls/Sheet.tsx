@@ -1,0 +1,43 @@
+'use client';
+import { X } from 'lucide-react';
+import { Dialog } from 'radix-ui';
+import type { ReactNode } from 'react';
+
+/** A sheet laid over the page, with a title and a way out. */
+export function Sheet({
+  open,
+  onOpenChange,
+  title,
+  description,
+  children,
+}: {
+  open: boolean;
+  onOpenChange: (open: boolean) => void;
+  title: string;
+  description?: string;
+  children: ReactNode;
+}) {
+  return (
+    <Dialog.Root open={open} onOpenChange={onOpenChange}>
+      <Dialog.Portal>
+        <Dialog.Overlay className="fixed inset-0 z-40 bg-ink/30" />
+        <Dialog.Content
+          className="fixed top-[12vh] left-1/2 z-50 max-h-[80vh] w-[min(560px,92vw)] -translate-x-1/2 overflow-auto border border-line bg-sheet p-5 shadow-lg"
+          {...(description ? {} : { 'aria-describedby': undefined })}
+        >
+          <div className="mb-3 flex items-start justify-between gap-4">
+            <Dialog.Title className="text-lg font-semibold">{title}</Dialog.Title>
+            <Dialog.Close
+              aria-label="Close"
+              className="-m-1 flex size-9 items-center justify-center text-soft hover:text-ink"
+            >
+              <X size={18} aria-hidden />
+            </Dialog.Close>
+          </div>
+          {description && <Dialog.Description className="mb-4 text-soft">{description}</Dialog.Description>}
+          {children}
+        </Dialog.Content>
+      </Dialog.Portal>
+    </Dialog.Root>
+  );
+}

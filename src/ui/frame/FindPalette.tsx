@@ -1,0 +1,116 @@
+'use client';
+import { Command } from 'cmdk';
+import { useRouter } from 'next/navigation';
+import { Dialog } from 'radix-ui';
+import { useEffect, useState } from 'react';
+import type { Candidate } from '@/core/releases/match';
+import { request } from '../request';
+
+interface FoundCase {
+  number: string;
+  title: string;
+  state: string;
+  styleCode: string | null;
+}
+
+const ITEM = 'flex min-h-10 cursor-pointer items-center gap-3 px-3 data-[selected=true]:bg-wash';
+
+/** Find a case or a release record by any of its words or codes. */
+export function FindPalette({ open, onOpenChange }: { open: boolean; onOpenChange: (open: boolean) => void }) {
+  const router = useRouter();
+  const [query, setQuery] = useState('');
+  const [cases, setCases] = useState<FoundCase[]>([]);
+  const [releases, setReleases] = useState<Candidate[]>([]);
+
+  useEffect(() => {
+    if (!open) return;
+    const abort = new AbortController();
+    const timer = setTimeout(async () => {
+      const search = `?q=${encodeURIComponent(query)}`;
+      try {
+        const [foundCases, foundReleases] = await Promise.all([
+          request<FoundCase[]>(`/api/cases${search}`, { signal: abort.signal }),
+          request<Candidate[]>(`/api/match${search}`, { signal: abort.signal }),
+        ]);
+        setCases(foundCases);
+        setReleases(foundReleases);
+      } catch {
+        // The next keystroke asks again.
+      }
+    }, 80);
+    return () => {
+      clearTimeout(timer);
+      abort.abort();
+    };
+  }, [open, query]);
+
+  const go = (path: string) => {
+    onOpenChange(false);
+    router.push(path);
+  };
+  const byRelease = releases.filter(
+    (each, i) => releases.findIndex((other) => other.releaseId === each.releaseId) === i,
+  );
+  return (
+    <Dialog.Root open={open} onOpenChange={onOpenChange}>
+      <Dialog.Portal>
+        <Dialog.Overlay className="fixed inset-0 z-40 bg-ink/30" />
+        <Dialog.Content
+          aria-describedby={undefined}
+          className="fixed top-[12vh] left-1/2 z-50 w-[min(600px,92vw)] -translate-x-1/2 border bg-sheet shadow-lg"
+        >
+          <Dialog.Title className="sr-only">Find</Dialog.Title>
+          <Command shouldFilter={false} label="Find">
+            <Command.Input
+              autoFocus
+              value={query}
+              onValueChange={setQuery}
+              placeholder="Case number, style code, barcode number or words"
+              className="h-12 w-full border-b bg-transparent px-4 text-[16px] outline-none"
+            />
+            <Command.List className="max-h-[50vh] overflow-auto py-2">
+              <Command.Empty className="px-4 py-3 text-soft">Nothing found for “{query.slice(0, 60)}”.</Command.Empty>
+              {cases.length > 0 && (
+                <Command.Group heading="Cases" className="px-1 text-[13px] text-soft [&_[cmdk-group-heading]]:px-3">
+                  {cases.map(({ number, title, state, styleCode }) => (
+                    <Command.Item
+                      key={number}
+                      value={number}
+                      onSelect={() => go(`/case/${number}/codes`)}
+                      className={ITEM}
+                    >
+                      <span className="font-mono text-ink">{number}</span>
+                      <span className="truncate text-[15px] text-ink">{title}</span>
+                      <span className="ml-auto font-mono">{styleCode}</span>
+                      <span>{state}</span>
+                    </Command.Item>
+                  ))}
+                </Command.Group>
+              )}
+              {byRelease.length > 0 && (
+                <Command.Group
+                  heading="Release records"
+                  className="px-1 text-[13px] text-soft [&_[cmdk-group-heading]]:px-3"
+                >
+                  {byRelease.map(({ releaseId, makerName, name, colourName, styleCode }) => (
+                    <Command.Item
+                      key={releaseId}
+                      value={releaseId}
+                      onSelect={() => go(`/releases/${releaseId}`)}
+                      className={ITEM}
+                    >
+                      <span className="truncate text-[15px] text-ink">
+                        {makerName} {name}, {colourName}
+                      </span>
+                      <span className="ml-auto font-mono">{styleCode}</span>
+                    </Command.Item>
+                  ))}
+                </Command.Group>
+              )}
+            </Command.List>
+          </Command>
+        </Dialog.Content>
+      </Dialog.Portal>
+    </Dialog.Root>
+  );
+}

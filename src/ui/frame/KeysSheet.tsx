@@ -1,0 +1,86 @@
+'use client';
+import { Key } from '../controls/Button';
+import { Sheet } from '../controls/Sheet';
+
+const GROUPS: { name: string; keys: [keys: string[], does: string][] }[] = [
+  {
+    name: 'Anywhere',
+    keys: [
+      [['scan'], 'a scanner’s text is taken wherever the focus is'],
+      [['q'], 'Queue'],
+      [['r'], 'Releases'],
+      [['Ctrl K'], 'find a case or a release'],
+      [['d'], 'dim room'],
+      [['?'], 'this page'],
+    ],
+  },
+  {
+    name: 'In a list',
+    keys: [
+      [['j', '↓'], 'next'],
+      [['k', '↑'], 'previous'],
+      [['Enter'], 'open'],
+      [['/'], 'to the scan field'],
+    ],
+  },
+  {
+    name: 'On a case',
+    keys: [
+      [['c'], 'Codes'],
+      [['i'], 'Inspect'],
+      [['v'], 'Verdict'],
+      [['s'], 'on Verdict: seal, or reopen'],
+    ],
+  },
+  {
+    name: 'Codes',
+    keys: [
+      [['/'], 'into the matrix'],
+      [['Enter', '↓'], 'keep and go down'],
+      [['Tab'], 'keep and go right'],
+      [['-'], 'alone: not printed there'],
+      [['?'], 'alone: cannot be read'],
+      [['Esc'], 'put back what was there'],
+    ],
+  },
+  {
+    name: 'Inspect',
+    keys: [
+      [['j', 'k'], 'next, previous check'],
+      [['→', '←'], 'next, previous layer'],
+      [['1', '…', '9'], 'answer, or begin a measured value'],
+      [['0'], 'can’t tell'],
+      [['x'], 'excuse with a reason'],
+      [['m'], 'add a note to the answer'],
+      [['u'], 'take back the answer'],
+      [['Enter'], 'go to the suggested check'],
+    ],
+  },
+];
+
+/** The keys, by where they work. */
+export function KeysSheet({ open, onOpenChange }: { open: boolean; onOpenChange: (open: boolean) => void }) {
+  return (
+    <Sheet open={open} onOpenChange={onOpenChange} title="Keys">
+      <div className="columns-2 gap-8">
+        {GROUPS.map(({ name, keys }) => (
+          <section key={name} className="mb-4 break-inside-avoid">
+            <h3 className="mb-1 border-b pb-1 font-semibold">{name}</h3>
+            <dl>
+              {keys.map(([names, does]) => (
+                <div key={does} className="flex items-baseline gap-3 py-0.5">
+                  <dt className="flex w-20 shrink-0 gap-1">
+                    {names.map((key) => (
+                      <Key key={key}>{key}</Key>
+                    ))}
+                  </dt>
+                  <dd className="text-soft">{does}</dd>
+                </div>
+              ))}
+            </dl>
+          </section>
+        ))}
+      </div>
+    </Sheet>
+  );
+}

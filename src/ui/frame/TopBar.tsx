@@ -1,0 +1,93 @@
+'use client';
+import { Moon, Search, Sun } from 'lucide-react';
+import Link from 'next/link';
+import { usePathname, useRouter } from 'next/navigation';
+import { useState } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { Key } from '../controls/Button';
+import { BenchPicker } from './BenchPicker';
+import { FindPalette } from './FindPalette';
+import { KeysSheet } from './KeysSheet';
+
+const VIEWS = [
+  { href: '/', name: 'Queue', key: 'q', owns: (path: string) => path === '/' || path.startsWith('/case') },
+  { href: '/releases', name: 'Releases', key: 'r', owns: (path: string) => path.startsWith('/releases') },
+];
+
+/** Name, views, finding, dim room, and who is at the bench. */
+export function TopBar({
+  checkers,
+  checker,
+  room,
+}: {
+  checkers: { id: string; name: string }[];
+  checker: string | null;
+  room: 'bright' | 'dim';
+}) {
+  const path = usePathname();
+  const router = useRouter();
+  const [dim, setDim] = useState(room === 'dim');
+  const [finding, setFinding] = useState(false);
+  const [keys, setKeys] = useState(false);
+
+  const toggleRoom = () => {
+    const next = !dim;
+    setDim(next);
+    document.documentElement.dataset.room = next ? 'dim' : 'bright';
+    // biome-ignore lint/suspicious/noDocumentCookie: a preference of this browser, read by the server for the first paint
+    document.cookie = `pinprick-room=${next ? 'dim' : 'bright'}; path=/; max-age=31536000; samesite=strict`;
+  };
+  useHotkeys('d', toggleRoom, [dim]);
+  useHotkeys('q', () => router.push('/'), [router]);
+  useHotkeys('r', () => router.push('/releases'), [router]);
+  useHotkeys('mod+k', () => setFinding(true), { preventDefault: true, enableOnFormTags: true });
+  useHotkeys('?', () => setKeys(true), { useKey: true });
+
+  return (
+    <header className="flex flex-wrap items-center gap-x-6 gap-y-1 border-b px-5 py-1.5">
+      <Link href="/" className="text-[17px] font-bold tracking-tight">
+        Pinprick
+      </Link>
+      <nav aria-label="Views" className="flex gap-1">
+        {VIEWS.map(({ href, name, owns }) => (
+          <Link
+            key={href}
+            href={href}
+            aria-current={owns(path) ? 'page' : undefined}
+            className="flex min-h-9 items-center border-b-2 border-transparent px-2 hover:border-line aria-[current=page]:border-accent aria-[current=page]:font-semibold"
+          >
+            {name}
+          </Link>
+        ))}
+      </nav>
+      <div className="ml-auto flex flex-wrap items-center gap-x-4 gap-y-1">
+        <button
+          type="button"
+          onClick={() => setFinding(true)}
+          className="flex min-h-9 items-center gap-2 text-soft hover:text-ink"
+        >
+          <Search size={15} aria-hidden /> Find <Key>Ctrl K</Key>
+        </button>
+        <button
+          type="button"
+          aria-pressed={dim}
+          onClick={toggleRoom}
+          className="flex min-h-9 items-center gap-2 text-soft hover:text-ink"
+        >
+          {dim ? <Sun size={15} aria-hidden /> : <Moon size={15} aria-hidden />} {dim ? 'Bright room' : 'Dim room'}{' '}
+          <Key>d</Key>
+        </button>
+        <button
+          type="button"
+          onClick={() => setKeys(true)}
+          className="flex min-h-9 items-center gap-2 text-soft hover:text-ink"
+        >
+          Keys <Key>?</Key>
+        </button>
+        <BenchPicker checkers={checkers} checker={checker} />
+      </div>
+      <FindPalette open={finding} onOpenChange={setFinding} />
+      <KeysSheet open={keys} onOpenChange={setKeys} />
+    </header>
+  );
+}

@@ -1,0 +1,188 @@
+'use client';
+import { type FormEvent, type Ref, useImperativeHandle, useRef, useState } from 'react';
+import type { Outcome } from '@/core/checks/check';
+import { type Finding, withinTolerance } from '@/core/checks/findings';
+import { Button, Key } from '../controls/Button';
+import { MarkSign } from '../marks/MarkSign';
+
+export interface AnswerActions {
+  /** Begin a measured value with the digit that was pressed. */
+  begin(digit: string): void;
+  excuse(): void;
+  note(): void;
+}
+
+const EXCUSES = [
+  'not applicable to this item',
+  'worn beyond judging',
+  'no tool for it at hand',
+  'the owner does not allow it',
+];
+
+type Entry = { kind: 'none' } | { kind: 'excuse'; text: string } | { kind: 'note'; text: string };
+
+/** Answers of one check: choices by digit, a measured value, can’t tell, an excuse, a note. */
+export function AnswerRow({
+  finding,
+  readOnly,
+  actions,
+  onChoice,
+  onValue,
+  onCantTell,
+  onExcuse,
+  onNote,
+  onUndo,
+}: {
+  finding: Finding;
+  readOnly: boolean;
+  actions: Ref<AnswerActions>;
+  onChoice: (index: number) => void;
+  onValue: (value: number) => void;
+  onCantTell: () => void;
+  onExcuse: (reason: string) => void;
+  onNote: (note: string) => void;
+  onUndo: () => void;
+}) {
+  const { check, mark, choice, nominal, value } = finding;
+  const { answer } = check;
+  const [text, setText] = useState(value === undefined ? '' : String(value));
+  const [entry, setEntry] = useState<Entry>({ kind: 'none' });
+  const [trouble, setTrouble] = useState('');
+  const field = useRef<HTMLInputElement>(null);
+  const beginEntry = (kind: 'excuse' | 'note') => setEntry({ kind, text: '' });
+  useImperativeHandle(actions, () => ({
+    begin: (digit) => {
+      setText(digit);
+      field.current?.focus();
+    },
+    excuse: () => beginEntry('excuse'),
+    note: () => beginEntry('note'),
+  }));
+  if (readOnly) return null;
+
+  const keepValue = (event: FormEvent) => {
+    event.preventDefault();
+    const measured = Number(text.trim().replace(',', '.'));
+    if (text.trim() === '' || !Number.isFinite(measured) || Math.abs(measured) > 1e6) {
+      setTrouble(
+        `“${text.slice(0, 30)}” is no figure. Enter the value in ${nominal?.unit}, for example ${nominal?.value.toFixed(1)}.`,
+      );
+      return;
+    }
+    setTrouble('');
+    onValue(measured);
+    field.current?.blur();
+  };
+  const keepEntry = (event: FormEvent) => {
+    event.preventDefault();
+    if (entry.kind === 'none' || entry.text.trim() === '') return;
+    (entry.kind === 'excuse' ? onExcuse : onNote)(entry.text.trim().slice(0, 400));
+    setEntry({ kind: 'none' });
+  };
+  const preview = Number(text.replace(',', '.'));
+  const previewMark: Outcome | null =
+    answer.form === 'quantity' && nominal && text.trim() !== '' && Number.isFinite(preview)
+      ? withinTolerance(preview, answer.uncertainty, nominal)
+        ? 'agrees'
+        : 'differs'
+      : null;
+
+  return (
+    <div className="grid gap-2">
+      <div className="flex flex-wrap items-center gap-2">
+        {answer.form === 'choice' &&
+          answer.choices.map((each, i) => (
+            <Button
+              key={each.label}
+              aria-pressed={choice === each.label}
+              onClick={() => onChoice(i)}
+              className={choice === each.label ? 'border-accent font-semibold' : ''}
+            >
+              <Key>{String(i + 1)}</Key>
+              <MarkSign mark={each.outcome} size={13} silent />
+              {each.label}
+            </Button>
+          ))}
+        {answer.form === 'quantity' && nominal && (
+          <form onSubmit={keepValue} className="flex items-center gap-2">
+            <input
+              ref={field}
+              inputMode="decimal"
+              value={text}
+              onChange={(event) => setText(event.target.value)}
+              onKeyDown={(event) => event.key === 'Escape' && event.currentTarget.blur()}
+              aria-label={`${check.name} in ${nominal.unit}`}
+              placeholder="measured"
+              className="h-10 w-28 border border-line bg-ground px-2 font-mono text-[18px] outline-none focus:border-accent"
+            />
+            <span>
+              ± {answer.uncertainty} {nominal.unit}
+            </span>
+            {previewMark && <MarkSign mark={previewMark} />}
+            <Button type="submit" look="act">
+              Record <Key>Enter</Key>
+            </Button>
+          </form>
+        )}
+        <Button onClick={onCantTell} aria-pressed={mark === 'cantTell'}>
+          <Key>0</Key>
+          <MarkSign mark="cantTell" size={13} silent /> Can’t tell
+        </Button>
+        <Button onClick={() => beginEntry('excuse')}>
+          <Key>x</Key>
+          <MarkSign mark="excused" size={13} silent /> Excuse
+        </Button>
+        {mark !== 'open' && (
+          <>
+            <Button onClick={() => beginEntry('note')}>
+              <Key>m</Key> Note
+            </Button>
+            <Button onClick={onUndo}>
+              <Key>u</Key> Take back
+            </Button>
+          </>
+        )}
+      </div>
+      {trouble && (
+        <p role="alert" className="text-differs">
+          {trouble}
+        </p>
+      )}
+      {entry.kind !== 'none' && (
+        <form onSubmit={keepEntry} className="grid max-w-[640px] gap-2">
+          <div className="flex gap-2">
+            <input
+              // biome-ignore lint/a11y/noAutofocus: it was asked for by a key
+              autoFocus
+              value={entry.text}
+              maxLength={400}
+              onChange={(event) => setEntry({ ...entry, text: event.target.value })}
+              onKeyDown={(event) => event.key === 'Escape' && setEntry({ kind: 'none' })}
+              aria-label={entry.kind === 'excuse' ? 'Reason for the excuse' : 'Note'}
+              placeholder={entry.kind === 'excuse' ? 'Why it cannot be done' : 'What was seen'}
+              className="h-10 w-full border border-line bg-ground px-2 outline-none focus:border-accent"
+            />
+            <Button type="submit" look="act">
+              {entry.kind === 'excuse' ? 'Excuse' : 'Add note'}
+            </Button>
+          </div>
+          {entry.kind === 'excuse' && (
+            <div className="flex flex-wrap gap-2">
+              {EXCUSES.map((reason) => (
+                <Button
+                  key={reason}
+                  onClick={() => {
+                    onExcuse(reason);
+                    setEntry({ kind: 'none' });
+                  }}
+                >
+                  {reason}
+                </Button>
+              ))}
+            </div>
+          )}
+        </form>
+      )}
+    </div>
+  );
+}

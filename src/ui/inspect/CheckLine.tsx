@@ -1,0 +1,116 @@
+'use client';
+import { clsx } from 'clsx';
+import Link from 'next/link';
+import { type ReactNode, useEffect, useRef } from 'react';
+import type { Finding } from '@/core/checks/findings';
+import { findingWords } from '@/core/judgement/sentences';
+import { MARK_WORDS, MarkSign } from '../marks/MarkSign';
+
+const BEARING_WORDS = { goods: 'about the goods', packaging: 'about the packaging', link: 'ties goods and packaging' };
+
+/** What was answered, in a few words for the end of the line. */
+function answerWords(finding: Finding): string {
+  const { check, mark, choice, value, nominal, reason } = finding;
+  if (check.answer.form === 'codes') return mark === 'open' ? 'from the codes' : MARK_WORDS[mark];
+  if (mark === 'excused') return `excused: ${reason}`;
+  if (value !== undefined && nominal) return `${value} ${nominal.unit}, ${MARK_WORDS[mark]}`;
+  return choice ?? MARK_WORDS[mark];
+}
+
+/** One check as a line; the one in focus opens to all that is needed to do it. */
+export function CheckLine({
+  finding,
+  focused,
+  suggested,
+  codesPath,
+  onFocus,
+  children,
+}: {
+  finding: Finding;
+  focused: boolean;
+  suggested: boolean;
+  codesPath: string;
+  onFocus: () => void;
+  children: ReactNode;
+}) {
+  const { check, mark, nominal, note } = finding;
+  const line = useRef<HTMLLIElement>(null);
+  useEffect(() => {
+    if (focused) line.current?.scrollIntoView({ block: 'nearest' });
+  }, [focused]);
+  return (
+    <li
+      ref={line}
+      className={clsx('border-b bg-sheet', focused && 'shadow-[inset_3px_0_0_var(--accent)]')}
+      data-check={check.id}
+      data-mark={mark}
+    >
+      <button
+        type="button"
+        onClick={onFocus}
+        aria-expanded={focused}
+        className="grid min-h-11 w-full grid-cols-[16px_minmax(0,1fr)_minmax(0,auto)] items-center gap-3 px-4 py-1.5 text-left"
+      >
+        <MarkSign mark={mark} />
+        <span className={clsx('truncate', focused && 'font-semibold')}>
+          {check.name}
+          {suggested && <span className="ml-3 font-normal text-accent">suggested next</span>}
+        </span>
+        <span
+          className={clsx(
+            'max-w-[26rem] truncate text-[14px]',
+            mark === 'differs' || mark === 'missing' ? 'text-differs' : 'text-soft',
+          )}
+        >
+          {mark === 'open' && check.answer.form !== 'codes' ? '' : answerWords(finding)}
+        </span>
+      </button>
+      {focused && (
+        <div className="grid gap-3 px-4 pt-1 pb-4 pl-[45px]">
+          <p className="max-w-[68ch] text-[16px]">{check.instruction}</p>
+          <dl className="grid max-w-[72ch] gap-1.5">
+            <div className="grid grid-cols-[7.5rem_minmax(0,1fr)] gap-3">
+              <dt className="text-soft">Expected</dt>
+              <dd>
+                {nominal && (
+                  <strong className="font-mono text-[17px] font-semibold">
+                    {Number(nominal.value.toFixed(2))} ± {nominal.tolerance} {nominal.unit}
+                    <span className="ml-3 font-sans text-[14px] font-normal text-soft">{nominal.source}</span>
+                  </strong>
+                )}
+                {nominal && <br />}
+                {check.expected}
+              </dd>
+            </div>
+            <div className="grid grid-cols-[7.5rem_minmax(0,1fr)] gap-3">
+              <dt className="text-soft">Copies</dt>
+              <dd>{check.copies}</dd>
+            </div>
+          </dl>
+          {check.caution && (
+            <p role="note" className="max-w-[72ch] border-l-2 border-doubt pl-3 text-doubt">
+              <strong className="font-semibold">Caution.</strong> {check.caution}
+            </p>
+          )}
+          {check.answer.form === 'codes' ? (
+            <p className="max-w-[72ch]">
+              {finding.reason}{' '}
+              <Link href={codesPath} className="text-accent underline underline-offset-4">
+                Read it in Codes
+              </Link>
+            </p>
+          ) : (
+            children
+          )}
+          {note && <p className="max-w-[72ch] text-soft">Note: {note}</p>}
+          <p className="text-[13px] text-soft">
+            {BEARING_WORDS[check.bearsOn]} · differs in {Math.round(check.g * 1000) / 10} % of genuine and{' '}
+            {Math.round(check.c * 100)} % of counterfeit items ({check.support}: {check.source})
+            {check.answer.form === 'codes' ? '' : ` · about ${check.seconds} s`}
+          </p>
+          <span className="sr-only">{findingWords(finding)}</span>
+        </div>
+      )}
+    </li>
+  );
+}

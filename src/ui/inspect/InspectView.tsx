@@ -1,0 +1,186 @@
+'use client';
+import { useEffect, useRef, useState } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { withinTolerance } from '@/core/checks/findings';
+import { useCaseBook } from '../casebook/CaseBook';
+import { MarkLegend } from '../marks/MarkSign';
+import { useWedge } from '../scan/useWedge';
+import { type AnswerActions, AnswerRow } from './AnswerRow';
+import { CheckLine } from './CheckLine';
+import { Layers } from './Layers';
+import { Standing } from './Standing';
+
+const DIGITS = '1,2,3,4,5,6,7,8,9';
+
+/** Walk the item from the outside in: layers, the checks of one layer as lines, and where the case stands. */
+export function InspectView() {
+  const { file, grounds, assessment, record, log } = useCaseBook();
+  const { findings, gains } = assessment;
+  const suggested = gains[0]?.finding.check.id;
+  const [focus, setFocus] = useState(() => suggested ?? findings[0]?.check.id ?? '');
+  const actions = useRef<AnswerActions>(null);
+  const sealed = file.seal !== null;
+  const index = findings.findIndex(({ check }) => check.id === focus);
+  const current = findings[index] ?? findings[0];
+  const layer = current?.check.layer ?? '';
+  const layers = grounds.kind.layers.filter(({ id }) => findings.some(({ check }) => check.layer === id));
+  const barcodePlace = grounds.kind.places.find((place) => place.side === 'packaging' && place.facts.includes('gtin'));
+
+  useEffect(() => {
+    if (index < 0 && findings[0]) setFocus(findings[0].check.id);
+  }, [index, findings]);
+  useWedge((text) => {
+    if (!sealed && barcodePlace)
+      record('factRead', { place: barcodePlace.id, fact: 'gtin', state: 'read', raw: text, via: 'scanned' });
+  });
+
+  /** On to the next open check that a person answers, in the order of the layers. */
+  const advance = () => {
+    const open = findings.map(({ check, mark }, i) => ({
+      i,
+      id: check.id,
+      free: mark === 'open' && check.answer.form !== 'codes' && i !== index,
+    }));
+    const after = open.find(({ i, free }) => free && i > index) ?? open.find(({ free }) => free);
+    if (after) setFocus(after.id);
+  };
+  const step = (by: number) => {
+    const next = findings[Math.max(0, Math.min(findings.length - 1, index + by))];
+    if (next) setFocus(next.check.id);
+  };
+  const stepLayer = (by: number) => {
+    const at = layers.findIndex(({ id }) => id === layer);
+    const next = layers[Math.max(0, Math.min(layers.length - 1, at + by))];
+    const first = findings.find(({ check }) => check.layer === next?.id);
+    if (first) setFocus(first.check.id);
+  };
+
+  const answerable =
+    !sealed &&
+    current !== undefined &&
+    current.check.answer.form !== 'codes' &&
+    (current.mark !== 'excused' || file.findings[current.check.id] !== undefined);
+  const choose = (at: number) => {
+    if (!answerable || current.check.answer.form !== 'choice') return;
+    const choice = current.check.answer.choices[at];
+    if (!choice) return;
+    record('findingRecorded', { check: current.check.id, outcome: choice.outcome, choice: choice.label });
+    advance();
+  };
+  const measure = (value: number) => {
+    if (!answerable || current.check.answer.form !== 'quantity' || !current.nominal) return;
+    const agrees = withinTolerance(value, current.check.answer.uncertainty, current.nominal);
+    record('findingRecorded', { check: current.check.id, outcome: agrees ? 'agrees' : 'differs', value });
+    advance();
+  };
+  const cantTell = () => {
+    if (!answerable) return;
+    record('findingRecorded', { check: current.check.id, outcome: 'cantTell' });
+    advance();
+  };
+  const undo = () => {
+    if (current && file.findings[current.check.id] && !sealed) record('findingWithdrawn', { check: current.check.id });
+  };
+  const note = (text: string) => {
+    const entry = current && file.findings[current.check.id];
+    if (!current || !entry || entry.state !== 'recorded') return;
+    const { outcome, choice, value } = entry;
+    record('findingRecorded', {
+      check: current.check.id,
+      outcome,
+      ...(choice && { choice }),
+      ...(value !== undefined && { value }),
+      note: text,
+    });
+  };
+  const excuse = (reason: string) => {
+    if (!answerable) return;
+    record('findingExcused', { check: current.check.id, reason });
+    advance();
+  };
+
+  useHotkeys('j,down', () => step(1), { preventDefault: true }, [index, findings]);
+  useHotkeys('k,up', () => step(-1), { preventDefault: true }, [index, findings]);
+  useHotkeys('right', () => stepLayer(1), { preventDefault: true }, [layer, findings]);
+  useHotkeys('left', () => stepLayer(-1), { preventDefault: true }, [layer, findings]);
+  useHotkeys(
+    DIGITS,
+    (event) => {
+      if (current?.check.answer.form === 'quantity' && answerable) {
+        event.preventDefault();
+        actions.current?.begin(event.key);
+      } else choose(Number(event.key) - 1);
+    },
+    [current, answerable],
+  );
+  useHotkeys('0', cantTell, [current, answerable]);
+  useHotkeys('x', () => answerable && actions.current?.excuse(), { preventDefault: true }, [answerable]);
+  useHotkeys('m', () => current?.mark !== 'open' && actions.current?.note(), { preventDefault: true }, [current]);
+  useHotkeys('u', undo, [current, file]);
+  useHotkeys(
+    'enter',
+    (event) => {
+      if (event.target instanceof HTMLElement && event.target.closest('button, a')) return;
+      if (suggested) setFocus(suggested);
+    },
+    [suggested],
+  );
+
+  return (
+    <main className="mx-auto grid max-w-[1360px] grid-cols-[168px_minmax(0,1fr)_300px] gap-6 px-5 py-4 max-[1100px]:grid-cols-[150px_minmax(0,1fr)] max-md:grid-cols-1">
+      <Layers
+        layers={grounds.kind.layers}
+        findings={findings}
+        current={layer}
+        onPick={(id) => {
+          const first = findings.find(({ check }) => check.layer === id);
+          if (first) setFocus(first.check.id);
+        }}
+      />
+      <div className="min-w-0">
+        <h2 className="mb-2 text-lg font-semibold">{grounds.kind.layers.find(({ id }) => id === layer)?.name}</h2>
+        <ul className="border-t">
+          {findings
+            .filter(({ check }) => check.layer === layer)
+            .map((finding) => {
+              const { check, mark } = finding;
+              const focused = check.id === current?.check.id;
+              return (
+                <CheckLine
+                  key={check.id}
+                  finding={finding}
+                  focused={focused}
+                  suggested={check.id === suggested && mark === 'open'}
+                  codesPath={`/case/${log.folder.number}/codes`}
+                  onFocus={() => setFocus(check.id)}
+                >
+                  {mark === 'excused' && !file.findings[check.id] ? (
+                    <p className="text-soft">Excused: {finding.reason}.</p>
+                  ) : (
+                    <AnswerRow
+                      key={`${check.id}/${finding.at ?? ''}`}
+                      finding={finding}
+                      readOnly={sealed}
+                      actions={focused ? actions : null}
+                      onChoice={choose}
+                      onValue={measure}
+                      onCantTell={cantTell}
+                      onExcuse={excuse}
+                      onNote={note}
+                      onUndo={undo}
+                    />
+                  )}
+                </CheckLine>
+              );
+            })}
+        </ul>
+        <div className="mt-3">
+          <MarkLegend />
+        </div>
+      </div>
+      <div className="max-[1100px]:col-span-full max-[1100px]:border-t max-[1100px]:pt-4">
+        <Standing onNext={setFocus} />
+      </div>
+    </main>
+  );
+}

@@ -1,0 +1,49 @@
+import { clsx } from 'clsx';
+import type { Layer } from '@/core/checks/check';
+import type { Finding } from '@/core/checks/findings';
+import { MarkSign } from '../marks/MarkSign';
+
+/** The layers from the outside in, each with the marks of its checks. */
+export function Layers({
+  layers,
+  findings,
+  current,
+  onPick,
+}: {
+  layers: Layer[];
+  findings: Finding[];
+  current: string;
+  onPick: (layer: string) => void;
+}) {
+  return (
+    <nav aria-label="Layers" className="max-md:overflow-x-auto">
+      <h2 className="mb-1 px-2 text-[13px] text-soft">Layers, outside in</h2>
+      <ul className="max-md:flex">
+        {layers.map(({ id, name }) => {
+          const own = findings.filter(({ check }) => check.layer === id);
+          if (own.length === 0) return null;
+          return (
+            <li key={id}>
+              <button
+                type="button"
+                onClick={() => onPick(id)}
+                aria-current={id === current ? 'true' : undefined}
+                className={clsx(
+                  'min-h-11 w-full border-b px-2 py-1.5 text-left hover:bg-wash',
+                  id === current && 'bg-sheet font-semibold shadow-[inset_3px_0_0_var(--accent)]',
+                )}
+              >
+                <span className="block whitespace-nowrap">{name}</span>
+                <span className="mt-0.5 flex flex-wrap gap-1">
+                  {own.map(({ check, mark }) => (
+                    <MarkSign key={check.id} mark={mark} size={11} />
+                  ))}
+                </span>
+              </button>
+            </li>
+          );
+        })}
+      </ul>
+    </nav>
+  );
+}

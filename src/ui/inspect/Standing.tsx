@@ -1,0 +1,148 @@
+'use client';
+import { formatShare } from '@/core/judgement/decide';
+import {
+  findingWords,
+  forAndAgainst,
+  formatInterval90,
+  formatWeight,
+  GOODS_WORDS,
+  PACKAGING_WORDS,
+} from '@/core/judgement/sentences';
+import type { CheckWeight } from '@/core/judgement/weigh';
+import { useCaseBook } from '../casebook/CaseBook';
+import { Button, Key } from '../controls/Button';
+import { StandingScale } from '../marks/StandingScale';
+
+const SHOWN = 3;
+
+function Weights({ title, weights }: { title: string; weights: CheckWeight[] }) {
+  if (weights.length === 0) return null;
+  return (
+    <div>
+      <h3 className="text-[13px] text-soft">{title}</h3>
+      <ul>
+        {weights.slice(0, SHOWN).map(({ finding, weight }) => (
+          <li key={finding.check.id} className="flex items-baseline justify-between gap-3">
+            <span className="truncate" title={findingWords(finding)}>
+              {finding.check.name}
+            </span>
+            <span className="shrink-0 font-mono text-[13px]">{formatWeight(weight)}</span>
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}
+
+/** The three schools' readings, side by side. */
+export function ThreeReadings() {
+  const { assessment } = useCaseBook();
+  const { goods, oneFault, chain, parting } = assessment;
+  const chainWords = { holds: 'holds', broken: 'broken', open: 'nothing seen' };
+  const readings = [
+    ['Weighing', GOODS_WORDS[goods.decision]],
+    [
+      'One fault',
+      oneFault.says === 'genuine'
+        ? 'no fault'
+        : oneFault.faults.length === 1
+          ? 'one fault'
+          : `${oneFault.faults.length} faults`,
+    ],
+    ['Chain', chainWords[chain.says]],
+  ];
+  return (
+    <div>
+      <dl className="grid grid-cols-3 border-y">
+        {readings.map(([school, says]) => (
+          <div key={school} className="border-l px-2 py-1.5 first:border-l-0 first:pl-0">
+            <dt className="text-[13px] text-soft">{school}</dt>
+            <dd className="font-semibold">{says}</dd>
+          </div>
+        ))}
+      </dl>
+      {parting && <p className="mt-1.5 text-[13.5px] text-soft">{parting}</p>}
+    </div>
+  );
+}
+
+/** Where the case stands: both questions with their intervals, the three readings, what moved it, what next. */
+export function Standing({ onNext }: { onNext: (check: string) => void }) {
+  const { assessment, file } = useCaseBook();
+  const { goods, packaging, thresholds, gains, settled, findings, weighing } = assessment;
+  const { speaksFor, speaksAgainst } = forAndAgainst(assessment);
+  const [next] = gains;
+  const left = findings.filter(({ mark }) => mark === 'open').length;
+  return (
+    <aside aria-label="Standing" className="grid min-w-0 grid-cols-[minmax(0,1fr)] content-start gap-4">
+      <section>
+        <h2 className="flex items-baseline justify-between">
+          <span className="text-[15px]">
+            Goods: <strong className="font-semibold">{GOODS_WORDS[goods.decision]}</strong>
+          </span>
+          <span>
+            <span className="font-mono text-[17px]">{formatShare(goods.p)}</span>{' '}
+            <span className="text-[13px] text-soft">genuine</span>
+          </span>
+        </h2>
+        <StandingScale
+          p={goods.p}
+          interval={goods.interval}
+          accept={thresholds.accept}
+          reject={thresholds.reject}
+          ends={['counterfeit', 'genuine']}
+        />
+        <p className="text-[13px] text-soft">
+          {formatInterval90(goods.interval)}; evidence {formatWeight(weighing.weight)}
+        </p>
+      </section>
+      {packaging.decision !== 'notSeen' && (
+        <section>
+          <h2 className="flex items-baseline justify-between">
+            <span className="text-[15px]">
+              Packaging: <strong className="font-semibold">{PACKAGING_WORDS[packaging.decision]}</strong>
+            </span>
+            <span>
+              <span className="font-mono text-[17px]">{formatShare(packaging.p)}</span>{' '}
+              <span className="text-[13px] text-soft">its own</span>
+            </span>
+          </h2>
+          <StandingScale
+            p={packaging.p}
+            interval={packaging.interval}
+            accept={thresholds.accept}
+            reject={thresholds.reject}
+            ends={['not its own', 'its own']}
+          />
+        </section>
+      )}
+      <ThreeReadings />
+      <Weights title="Speaks for the goods" weights={speaksFor} />
+      <Weights title="Speaks against them" weights={speaksAgainst} />
+      <section className="border-t pt-3">
+        {file.seal ? (
+          <p>Sealed; nothing more is asked.</p>
+        ) : next ? (
+          <>
+            <Button
+              look={settled ? 'plain' : 'act'}
+              onClick={() => onNext(next.finding.check.id)}
+              className="w-full justify-between"
+            >
+              <span className="min-w-0 truncate">Next: {next.finding.check.name}</span>
+              <Key>Enter</Key>
+            </Button>
+            <p className="mt-1.5 text-[13px] text-soft">
+              Tells {next.bits.toFixed(2)} bits about the goods in{' '}
+              {next.minutes < 1 ? `${Math.round(next.minutes * 60)} s` : `${next.minutes.toFixed(1)} min`}, the most for
+              its time. {left} still to look at.
+            </p>
+            {settled && <p className="mt-1.5">Nothing that is left can change the decision on the goods.</p>}
+          </>
+        ) : (
+          <p>Everything was looked at or excused.</p>
+        )}
+      </section>
+    </aside>
+  );
+}

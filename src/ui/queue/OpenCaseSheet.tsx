@@ -1,0 +1,118 @@
+'use client';
+import { useRouter } from 'next/navigation';
+import { type FormEvent, useState } from 'react';
+import { v4 as newUuid } from 'uuid';
+import type { Circumstances } from '@/core/casefile/event';
+import type { GoodsKind } from '@/core/releases/release';
+import { CircumstanceChoices } from '../casebook/CircumstanceChoices';
+import { USUAL } from '../casebook/circumstances';
+import { Button, Key } from '../controls/Button';
+import { Choice } from '../controls/Choice';
+import { Sheet } from '../controls/Sheet';
+import { post } from '../request';
+import type { Pick } from '../scan/ReleaseFinder';
+
+/** An item about to be opened: with the release that was picked, or with only its words. */
+export type Intake = { pick: Pick } | { pick: null; query: string };
+
+const KINDS: { value: GoodsKind; label: string }[] = [
+  { value: 'footwear', label: 'footwear' },
+  { value: 'apparel', label: 'apparel' },
+  { value: 'fragrance', label: 'fragrance' },
+  { value: 'figure', label: 'boxed figure' },
+  { value: 'spirits', label: 'sealed spirit' },
+];
+
+/** The last step before a case: which size, and where the item comes from. */
+export function OpenCaseSheet({ intake, onClose }: { intake: Intake; onClose: () => void }) {
+  const router = useRouter();
+  const candidate = intake.pick?.candidate;
+  const query = intake.pick?.query ?? ('query' in intake ? intake.query : '');
+  const [caseId] = useState(() => newUuid());
+  const [sizeKey, setSizeKey] = useState(candidate?.sizeKey ?? '');
+  const [kind, setKind] = useState<GoodsKind>('footwear');
+  const [circumstances, setCircumstances] = useState<Circumstances>(USUAL);
+  const [trouble, setTrouble] = useState('');
+  const [sending, setSending] = useState(false);
+
+  const open = async (event: FormEvent) => {
+    event.preventDefault();
+    setSending(true);
+    try {
+      const release = candidate
+        ? { id: candidate.releaseId, sizeKey: sizeKey || null, reason: `${candidate.reason} (“${query.slice(0, 60)}”)` }
+        : null;
+      const scanned = intake.pick?.scanned ?? false;
+      const { number } = await post<{ number: string }>('/api/cases', {
+        caseId,
+        query,
+        circumstances,
+        release,
+        kind,
+        scanned,
+      });
+      router.push(`/case/${number}/codes`);
+    } catch (error) {
+      setTrouble((error as Error).message);
+      setSending(false);
+    }
+  };
+
+  return (
+    <Sheet open onOpenChange={(next) => !next && onClose()} title="Open a case">
+      <form onSubmit={open} className="grid gap-4">
+        {candidate ? (
+          <div>
+            <p className="text-[17px]">
+              <span className="text-soft">{candidate.makerName}</span>{' '}
+              <strong className="font-semibold">{candidate.name}</strong>, {candidate.colourName}
+            </p>
+            <p className="font-mono text-[20px]">{candidate.styleCode}</p>
+            <p className="text-soft">{candidate.reason}</p>
+          </div>
+        ) : (
+          <div className="grid gap-3">
+            <p>
+              “{query}” <span className="text-soft">without a release record; one can be chosen later.</span>
+            </p>
+            <div>
+              <Choice label="Kind of goods" value={kind} options={KINDS} onChange={setKind} />
+            </div>
+          </div>
+        )}
+        {candidate && (
+          <fieldset>
+            <legend className="mb-1 text-soft">Size it is claimed to be</legend>
+            <div className="flex flex-wrap gap-1.5">
+              {candidate.sizeKeys.map((key) => (
+                <Button
+                  key={key}
+                  aria-pressed={key === sizeKey}
+                  look={key === sizeKey ? 'act' : 'plain'}
+                  onClick={() => setSizeKey(key === sizeKey ? '' : key)}
+                >
+                  {key}
+                </Button>
+              ))}
+            </div>
+          </fieldset>
+        )}
+        <fieldset>
+          <legend className="mb-1 text-soft">How it comes to the bench</legend>
+          <CircumstanceChoices value={circumstances} onChange={setCircumstances} />
+        </fieldset>
+        {trouble && (
+          <p role="alert" className="text-differs">
+            {trouble}
+          </p>
+        )}
+        <div className="flex items-center gap-3">
+          <Button type="submit" look="act" disabled={sending} autoFocus>
+            Open case <Key>Enter</Key>
+          </Button>
+          <Button onClick={onClose}>Back</Button>
+        </div>
+      </form>
+    </Sheet>
+  );
+}

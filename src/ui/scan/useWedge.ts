@@ -1,0 +1,104 @@
+'use client';
+import { useEffect, useRef } from 'react';
+
+/** Keystrokes closer together than this come from a scanner, not from a hand. */
+const BURST_MS = 40;
+const SHORTEST = 6;
+
+type Field = HTMLInputElement | HTMLTextAreaElement;
+
+interface Burst {
+  text: string;
+  last: number;
+  /** The field that had the focus, with what it held before the burst. */
+  field: Field | null;
+  before: string;
+  /** Keys held back outside of fields until it is clear whether a scanner or a hand sends them. */
+  held: KeyboardEvent[];
+}
+
+/** Put a field back to what it held, in the way that React notices. */
+function restore(field: Field, value: string): void {
+  const prototype = field instanceof HTMLInputElement ? HTMLInputElement.prototype : HTMLTextAreaElement.prototype;
+  Object.getOwnPropertyDescriptor(prototype, 'value')?.set?.call(field, value);
+  field.dispatchEvent(new Event('input', { bubbles: true }));
+}
+
+function activeField(): Field | null {
+  const active = document.activeElement;
+  return active instanceof HTMLInputElement || active instanceof HTMLTextAreaElement ? active : null;
+}
+
+/**
+ * Take what a keyboard-wedge scanner sends, wherever the focus is: a run of fast keys that ends with Enter.
+ * A field that caught the run is put back as it was. Outside of fields, keys are held back for the length of
+ * one scanner keystroke, so that the digits of a barcode never answer checks.
+ *
+ * @param onScan called with the scanned text and the field that had the focus
+ */
+export function useWedge(onScan: (text: string, field: Field | null) => void): void {
+  const handler = useRef(onScan);
+  useEffect(() => {
+    handler.current = onScan;
+  });
+  useEffect(() => {
+    const replayed = new WeakSet<Event>();
+    let burst: Burst | null = null;
+    let timer: ReturnType<typeof setTimeout> | undefined;
+
+    const release = () => {
+      const keys = burst && burst.held.length < SHORTEST ? burst.held : [];
+      burst = null;
+      for (const key of keys) {
+        const again = new KeyboardEvent('keydown', {
+          key: key.key,
+          code: key.code,
+          shiftKey: key.shiftKey,
+          bubbles: true,
+          cancelable: true,
+        });
+        replayed.add(again);
+        (key.target ?? document.body).dispatchEvent(again);
+      }
+    };
+    const swallow = (event: KeyboardEvent) => {
+      event.preventDefault();
+      event.stopImmediatePropagation();
+    };
+    const onKey = (event: KeyboardEvent) => {
+      if (replayed.has(event) || event.repeat || event.ctrlKey || event.metaKey || event.altKey) return;
+      const now = event.timeStamp;
+      const running = burst !== null && now - burst.last < BURST_MS;
+      if (event.key === 'Enter') {
+        clearTimeout(timer);
+        if (running && burst && burst.text.length >= SHORTEST) {
+          swallow(event);
+          const { text, field, before } = burst;
+          burst = null;
+          if (field) restore(field, before);
+          handler.current(text, field);
+        } else release();
+        return;
+      }
+      if (event.key.length !== 1) return;
+      const field = activeField();
+      if (!running || !burst) {
+        clearTimeout(timer);
+        release();
+        burst = { text: '', last: now, field, before: field?.value ?? '', held: [] };
+      }
+      burst.text += event.key;
+      burst.last = now;
+      if (field) return;
+      burst.held.push(event);
+      swallow(event);
+      clearTimeout(timer);
+      timer = setTimeout(release, BURST_MS);
+    };
+    window.addEventListener('keydown', onKey, true);
+    return () => {
+      window.removeEventListener('keydown', onKey, true);
+      clearTimeout(timer);
+    };
+  }, []);
+}

@@ -1,0 +1,164 @@
+'use client';
+import { type FormEvent, useState } from 'react';
+import { GOODS_WORDS, PACKAGING_WORDS } from '@/core/judgement/sentences';
+import { useCaseBook } from '../casebook/CaseBook';
+import { Button } from '../controls/Button';
+import { Sheet } from '../controls/Sheet';
+import { formatInstant } from '../when';
+
+const round4 = (value: number): number => Number(value.toFixed(4));
+
+/** Seal the verdict, or see by whom and on what it was sealed, and reopen it with a reason. */
+export function SealPanel() {
+  const { file, assessment, log, grounds, record, nameOf } = useCaseBook();
+  const [asking, setAsking] = useState<'seal' | 'reopen' | null>(null);
+  const [reason, setReason] = useState('');
+  const { goods, packaging, weighing } = assessment;
+  const { seal } = file;
+
+  const sealIt = () => {
+    const { kind, houseRules, release, maker, chart } = log.folder.grounds;
+    const pin = ({ id, revision, hash }: { id: string; revision: number; hash: string }) => ({ id, revision, hash });
+    record('verdictSealed', {
+      goods: goods.decision,
+      packaging: packaging.decision,
+      pGenuine: round4(goods.p),
+      interval: [round4(goods.interval[0]), round4(goods.interval[1])],
+      weight: Number(weighing.weight.toFixed(1)),
+      sentences: [],
+      pins: {
+        kind: pin(kind),
+        houseRules: pin(houseRules),
+        release: release && pin(release),
+        maker: maker && pin(maker),
+        chart: chart && pin(chart),
+      },
+    });
+    setAsking(null);
+  };
+  const reopen = (event: FormEvent) => {
+    event.preventDefault();
+    if (reason.trim() === '') return;
+    record('reopened', { reason: reason.trim().slice(0, 400) });
+    setAsking(null);
+    setReason('');
+  };
+  const open = assessment.findings.filter(({ mark }) => mark === 'open').length;
+
+  if (seal) {
+    return (
+      <section className="border-t pt-3">
+        <h2 className="mb-1 text-[15px] font-semibold">Sealed</h2>
+        <p>
+          {nameOf(seal.by)}, {seal.at && formatInstant(seal.at)}
+        </p>
+        <dl className="mt-2 grid gap-1 text-[13px] text-soft">
+          <div>
+            <dt className="inline">Seal: </dt>
+            <dd className="inline font-mono break-all">{seal.hash || 'being kept'}</dd>
+          </div>
+          <div>
+            <dt className="inline">Record: </dt>
+            <dd className="inline">
+              {seal.pins.release ? `${seal.pins.release.id}, revision ${seal.pins.release.revision}` : 'none'}
+            </dd>
+          </div>
+          <div>
+            <dt className="inline">Log: </dt>
+            <dd className="inline">
+              {log.folder.chain.intact ? `${file.seq} events, unbroken` : log.folder.chain.sentence}
+            </dd>
+          </div>
+        </dl>
+        <div className="mt-3 flex flex-wrap gap-2">
+          <Button onClick={() => setAsking('reopen')}>Reopen with a reason</Button>
+          <ExportLink number={log.folder.number} />
+        </div>
+        <Sheet
+          open={asking === 'reopen'}
+          onOpenChange={(next) => !next && setAsking(null)}
+          title="Reopen the case"
+          description="The sealed verdict stays in the log; this adds to it."
+        >
+          <form onSubmit={reopen} className="grid gap-3">
+            <label className="grid gap-1">
+              Reason
+              <input
+                // biome-ignore lint/a11y/noAutofocus: the sheet was opened for it
+                autoFocus
+                value={reason}
+                maxLength={400}
+                onChange={(event) => setReason(event.target.value)}
+                className="h-10 border border-line bg-ground px-2 outline-none focus:border-accent"
+              />
+            </label>
+            <div>
+              <Button type="submit" look="act" disabled={reason.trim() === ''}>
+                Reopen
+              </Button>
+            </div>
+          </form>
+        </Sheet>
+      </section>
+    );
+  }
+  return (
+    <section className="border-t pt-3">
+      <div className="flex flex-wrap gap-2">
+        <Button look="act" onClick={() => setAsking('seal')} disabled={log.pending.length > 0}>
+          Seal verdict
+        </Button>
+        <ExportLink number={log.folder.number} />
+      </div>
+      {file.reopenings.map(({ at, by, reason: why }) => (
+        <p key={at} className="mt-2 text-[13px] text-soft">
+          Reopened by {nameOf(by)}, {formatInstant(at)}: {why}
+        </p>
+      ))}
+      <Sheet
+        open={asking === 'seal'}
+        onOpenChange={(next) => !next && setAsking(null)}
+        title="Seal this verdict?"
+        description="It is kept with the record, the checks and the house rules as they are now, and is read-only after that. It can be reopened only with a reason."
+      >
+        <dl className="mb-4 grid gap-1 text-[17px]">
+          <div>
+            <dt className="inline text-soft">Goods: </dt>
+            <dd className="inline font-semibold">{GOODS_WORDS[goods.decision]}</dd>
+          </div>
+          <div>
+            <dt className="inline text-soft">Packaging: </dt>
+            <dd className="inline font-semibold">{PACKAGING_WORDS[packaging.decision]}</dd>
+          </div>
+        </dl>
+        {open > 0 && (
+          <p className="mb-4">
+            {open} {open === 1 ? 'check is' : 'checks are'} not looked at; the verdict says so.
+          </p>
+        )}
+        <div className="flex gap-2">
+          <Button look="act" autoFocus onClick={sealIt}>
+            Seal verdict
+          </Button>
+          <Button onClick={() => setAsking(null)}>Not yet</Button>
+        </div>
+        <p className="mt-4 text-[13px] text-soft">
+          {grounds.houseRules.name} decide by{' '}
+          {grounds.houseRules.school === 'oneFault' ? 'one fault' : grounds.houseRules.school}.
+        </p>
+      </Sheet>
+    </section>
+  );
+}
+
+function ExportLink({ number }: { number: string }) {
+  return (
+    <a
+      href={`/api/cases/${number}/export`}
+      download
+      className="inline-flex min-h-9 items-center rounded-sm border border-line bg-sheet px-3 hover:border-accent"
+    >
+      Export case
+    </a>
+  );
+}

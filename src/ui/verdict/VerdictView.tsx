@@ -1,0 +1,105 @@
+'use client';
+import { useHotkeys } from 'react-hotkeys-hook';
+import type { Finding } from '@/core/checks/findings';
+import { GOODS_WORDS, PACKAGING_WORDS, type VerdictSentence, verdictSentences } from '@/core/judgement/sentences';
+import { useCaseBook } from '../casebook/CaseBook';
+import { ThreeReadings } from '../inspect/Standing';
+import { MarkSign } from '../marks/MarkSign';
+import { StandingScale } from '../marks/StandingScale';
+import { SealPanel } from './SealPanel';
+import { Waterfall } from './Waterfall';
+
+function List({ title, findings }: { title: string; findings: Finding[] }) {
+  if (findings.length === 0) return null;
+  return (
+    <section>
+      <h2 className="mb-1 border-b pb-1 text-[15px] font-semibold">
+        {title} <span className="font-normal text-soft">{findings.length}</span>
+      </h2>
+      <ul className="columns-2 gap-8 max-md:columns-1">
+        {findings.map(({ check, mark, reason }) => (
+          <li key={check.id} className="flex break-inside-avoid gap-2 py-0.5">
+            <span className="pt-1">
+              <MarkSign mark={mark} size={12} />
+            </span>
+            <span>
+              {check.name}
+              {mark === 'excused' && reason && <span className="block text-[13px] text-soft">{reason}</span>}
+            </span>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+const STYLES: Partial<Record<VerdictSentence['about'], string>> = {
+  goods: 'text-[19px] leading-snug font-semibold',
+  sure: 'text-[17px] leading-snug',
+  packaging: 'text-[17px] leading-snug',
+  law: 'text-soft border-t pt-3',
+};
+
+/** What is decided, why, how sure, what was not looked at; then the working, and the seal. */
+export function VerdictView() {
+  const { file, grounds, assessment } = useCaseBook();
+  const { goods, packaging, thresholds, findings } = assessment;
+  const sentences = verdictSentences(file, assessment);
+  useHotkeys('s', () => document.querySelector<HTMLElement>('[data-seal] button')?.click());
+  return (
+    <main className="mx-auto grid max-w-[1360px] grid-cols-[minmax(0,1fr)_300px] gap-8 px-5 py-5 max-[1100px]:grid-cols-1">
+      <div className="grid min-w-0 content-start gap-7">
+        <article aria-label="Verdict" className="grid max-w-[74ch] gap-3">
+          {sentences.map(({ about, text }) => (
+            <p key={about} className={STYLES[about] ?? ''}>
+              {text}
+            </p>
+          ))}
+        </article>
+        <section>
+          <h2 className="mb-1 text-[15px] font-semibold">The working</h2>
+          <Waterfall assessment={assessment} kind={grounds.kind} />
+        </section>
+        <List title="Not looked at" findings={findings.filter(({ mark }) => mark === 'open')} />
+        <List title="Excused" findings={findings.filter(({ mark }) => mark === 'excused')} />
+        <List title="Could not be told" findings={findings.filter(({ mark }) => mark === 'cantTell')} />
+      </div>
+      <aside className="grid grid-cols-[minmax(0,1fr)] content-start gap-5" aria-label="Decision">
+        <section>
+          <h2 className="text-[13px] text-soft">Goods</h2>
+          <p className="text-[24px] leading-tight font-semibold">{GOODS_WORDS[goods.decision]}</p>
+          <StandingScale
+            p={goods.p}
+            interval={goods.interval}
+            accept={thresholds.accept}
+            reject={thresholds.reject}
+            ends={['counterfeit', 'genuine']}
+          />
+        </section>
+        <section>
+          <h2 className="text-[13px] text-soft">Packaging</h2>
+          <p className="text-[24px] leading-tight font-semibold">{PACKAGING_WORDS[packaging.decision]}</p>
+          {packaging.decision !== 'notSeen' && (
+            <StandingScale
+              p={packaging.p}
+              interval={packaging.interval}
+              accept={thresholds.accept}
+              reject={thresholds.reject}
+              ends={['not its own', 'its own']}
+            />
+          )}
+        </section>
+        <ThreeReadings />
+        {goods.decision === 'counterfeit' && (
+          <p role="note" className="border-l-2 border-doubt pl-3 text-doubt">
+            Suspected goods are held or returned by local rules and never resold. Where the law requires it, customs,
+            consumer protection or the police are told. Nobody is accused.
+          </p>
+        )}
+        <div data-seal>
+          <SealPanel />
+        </div>
+      </aside>
+    </main>
+  );
+}
