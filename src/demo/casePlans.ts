@@ -86,6 +86,7 @@ export const CASE_PLANS: CasePlan[] = [
       'boxLabel.size.usWomen': '11',
       'boxLabel.size.uk': '9',
       'boxLabel.size.cm': '28',
+      'boxLabel.country': 'MARROWLAND',
     },
     lead: 140,
     inspected: 'done',

@@ -17,9 +17,10 @@ const MIGRATIONS: Migration[] = [firstTables];
  * @throws StoreProblem where it was made by a newer version, which this one could only damage
  */
 export async function migrate(sequelize: Sequelize): Promise<void> {
+  const storage = new SequelizeStorage({ sequelize });
   const umzug = new Umzug({
     context: sequelize,
-    storage: new SequelizeStorage({ sequelize }),
+    storage,
     logger: undefined,
     migrations: MIGRATIONS.map(({ name, statements }) => ({
       name,
@@ -30,10 +31,11 @@ export async function migrate(sequelize: Sequelize): Promise<void> {
     })),
   });
   const known = new Set(MIGRATIONS.map(({ name }) => name));
-  const unknown = (await umzug.executed()).filter(({ name }) => !known.has(name));
+  // The storage lists every step that was ever taken; umzug itself would pass over those it does not know.
+  const unknown = (await storage.executed()).filter((name) => !known.has(name));
   if (unknown.length > 0) {
     throw new StoreProblem(
-      `The database was made by a newer version of Pinprick (it has “${unknown.at(-1)?.name}”, which this version does not know). Start the newer version, or choose another data directory with PINPRICK_DATA.`,
+      `The database was made by a newer version of Pinprick (it has “${unknown.at(-1)}”, which this version does not know). Start the newer version, or choose another data directory with PINPRICK_DATA.`,
     );
   }
   await umzug.up();

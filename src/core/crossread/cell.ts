@@ -174,16 +174,15 @@ export function readCell(place: string, fact: string, context: ReadingContext): 
   const problems: Problem[] = found.map((problem) => ({ ...problem, place, fact }));
   const code = expandFacts([fact], null)[0]?.code ?? true;
   const nearest = expected?.values[0];
-  const segments =
-    problems.length > 0 && code && nearest && fact !== 'productionWindow'
-      ? differingSegments(
-          reading.display,
-          fact === 'gtin' ? reading.display.replace(/ /g, '') : reading.normal,
-          compared(fact, nearest, context),
-        )
-      : problems.length > 0
-        ? [{ text: reading.display, differs: true }]
-        : plain(reading.display);
+  const byCharacter = code && nearest && !sizeColumnOf(fact) && fact !== 'productionWindow';
+  let segments = plain(reading.display);
+  if (problems.length > 0 && byCharacter) {
+    const found = fact === 'gtin' ? reading.display.replace(/ /g, '') : reading.normal;
+    segments = differingSegments(reading.display, found, compared(fact, nearest, context));
+  } else if (problems.length > 0) {
+    const meant = sizeColumnOf(fact) ? { expected: nearest } : {};
+    segments = [{ text: reading.display, differs: true, ...meant }];
+  }
   const cell = { ...empty, reading, display: reading.display, segments, problems };
   const [first] = problems;
   if (first) return { ...cell, mark: 'differs', note: first.sentence };

@@ -31,6 +31,10 @@ function entered(reading: CrossReading, place: string, facts: string[]): Cell[] 
   return facts.map((fact) => cellOf(reading, place, fact)).filter((cell): cell is Cell => cell?.entry != null);
 }
 
+/** What is wrong at the place itself; that another place prints otherwise is for the link checks to say. */
+const ownProblems = (cells: Cell[]): Problem[] =>
+  cells.flatMap(({ problems }) => problems).filter(({ kind }) => kind !== 'placesDiffer');
+
 /** What to say where no cell can be compared: not looked at, or looked at in vain. */
 function unread(cells: Cell[], what: string): RuleOutcome {
   return cells.length === 0 ? open(`${what}: not read yet.`) : cantTell(`${what}: not printed or not legible.`);
@@ -53,7 +57,7 @@ function checkDigit(reading: CrossReading, _context: ReadingContext, [place = ''
 }
 
 /** The size rows of the chart that account for every size column at a place. */
-function rowsAt(reading: CrossReading, place: string, context: ReadingContext): SizeRow[] | null {
+export function rowsAt(reading: CrossReading, place: string, context: ReadingContext): SizeRow[] | null {
   const printed = printedSizes(reading, place);
   if (!context.chart || Object.keys(printed).length === 0) return null;
   return context.chart.rows.filter((row) =>
@@ -112,8 +116,9 @@ function styleKnown(reading: CrossReading, context: ReadingContext, [place = '']
   if (!cell?.reading) return unread(cells, 'Style code');
   const other = otherProduct(place, context);
   if (other) return cantTell(`${other} If the goods are that product, choose its record.`);
-  if (cell.mark === 'agrees') return agrees(`${cell.display} is the record's style code.`);
-  return cell.problems.length > 0 ? differs(cell.problems) : cantTell(cell.note);
+  const problems = ownProblems([cell]);
+  if (problems.length > 0) return differs(problems);
+  return context.release ? agrees(`${cell.display} is the record's style code.`) : cantTell(cell.note);
 }
 
 /** Model and colour names go with the style code that is printed beside them. */
@@ -121,7 +126,7 @@ function wordsFitStyle(reading: CrossReading, _context: ReadingContext, [place =
   const cells = entered(reading, place, ['model', 'colourName']);
   const read = cells.filter((cell) => cell.reading);
   if (read.length === 0) return unread(cells, 'Model and colour name');
-  const problems = read.flatMap((cell) => cell.problems);
+  const problems = ownProblems(read);
   if (problems.length > 0) return differs(problems);
   if (read.some((cell) => cell.mark === 'cantTell')) return cantTell('No record to hold the names against.');
   return agrees(
@@ -173,7 +178,7 @@ function originKnown(reading: CrossReading, context: ReadingContext, [place = ''
   if (!context.release) return cantTell('No record is chosen to hold the origin against.');
   const other = otherProduct(place, context);
   if (other) return cantTell(other);
-  const problems = cells.flatMap((cell) => cell.problems);
+  const problems = ownProblems(cells);
   if (problems.length > 0) return differs(problems);
   const code = cells.find((cell) => cell.fact === 'factoryCode');
   const country = cells.find((cell) => cell.fact === 'country');
@@ -193,7 +198,7 @@ const sameFact =
     const name = factName(fact, context.chart);
     const read = cells.filter((cell) => cell.reading);
     if (read.length < 2) {
-      return cells.every((cell) => cell.entry)
+      return cells.length > 1 && cells.every((cell) => cell.entry)
         ? cantTell(`The ${name} is not legible in both places.`)
         : open(`The ${name} is not read in both places.`);
     }

@@ -12,11 +12,12 @@ export interface Decision<D> {
 /** The sign stays on the line of its figure. */
 const PERCENT = '\u00a0%';
 
-/** A probability as a person reads it: `97 %`, `99.4 %`; near the ends with a decimal, and never a certainty. */
+/** A probability as a person reads it: `97 %`, `99.4 %`, `over 99.9 %`; never a certainty. */
 export function formatShare(share: number): string {
   const value = share * 100;
-  if (value >= 1 && value <= 99) return `${Math.round(value)}${PERCENT}`;
-  return `${Math.min(99.9, Math.max(0.1, Number(value.toFixed(1))))}${PERCENT}`;
+  if (value < 0.1) return `under 0.1${PERCENT}`;
+  if (value > 99.9) return `over 99.9${PERCENT}`;
+  return `${Number(value.toFixed(value >= 1 && value <= 99 ? 0 : 1))}${PERCENT}`;
 }
 
 type Side = 'yes' | 'no' | 'open';

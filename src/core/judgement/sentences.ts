@@ -30,15 +30,16 @@ export function weightWord(decibans: number): string {
   return 'very strong';
 }
 
-/** A weight with its sign and unit: `+12.3 dB`. */
+/** A weight with its sign and unit: `+12.3 dban`. */
 export function formatWeight(decibans: number): string {
   const rounded = decibans.toFixed(1);
-  return `${decibans > 0 && rounded !== '0.0' ? '+' : decibans < 0 && rounded !== '-0.0' ? '−' : ''}${rounded.replace('-', '')}\u00a0dB`;
+  return `${decibans > 0 && rounded !== '0.0' ? '+' : decibans < 0 && rounded !== '-0.0' ? '−' : ''}${rounded.replace('-', '')}\u00a0dban`;
 }
 
 /** `90 % interval 95 % to 99 %`. */
 export function formatInterval90([low, high]: [number, number]): string {
-  return `90\u00a0% interval ${formatShare(low)} to ${formatShare(high)}`;
+  const [from, to] = [formatShare(low), formatShare(high)];
+  return `90\u00a0% interval ${from === to ? from : `${from} to ${to}`}`;
 }
 
 /** What an answered check says, in a few words. */
@@ -81,11 +82,11 @@ function packagingSentence({ packaging, states }: Assessment): string {
   const foreign = formatShare(states.repacked + states.transplanted);
   switch (packaging.decision) {
     case 'own':
-      return `The packaging is the goods' own (${formatShare(packaging.p)}, ${formatInterval90(packaging.interval)}).`;
+      return `The packaging is the goods’ own (${formatShare(packaging.p)}, ${formatInterval90(packaging.interval)}).`;
     case 'notOwn':
       return `The packaging is not what genuine goods of this release left the factory in (that it is: ${formatShare(packaging.p)}). Goods and packaging from different items: ${foreign}.`;
     case 'undecided':
-      return `Whether the packaging is the goods' own stays undecided: ${packaging.reasons.join('; ')}.`;
+      return `Whether the packaging is the goods’ own stays undecided: ${packaging.reasons.join('; ')}.`;
     case 'notSeen':
       return 'The goods came without packaging, so nothing is said about it.';
   }

@@ -94,7 +94,7 @@ function wordScore(typed: string, known: string[]): number {
   let best = 0;
   for (const word of known) {
     if (word === typed) return 1;
-    if (typed.length >= 3 && word.startsWith(typed)) best = Math.max(best, 0.9);
+    if (typed.length >= 2 && word.startsWith(typed)) best = Math.max(best, 0.9);
     const slips = align(word, typed).distance;
     const allowed = typed.length <= 3 ? 0 : typed.length <= 6 ? 1 : 2;
     if (slips <= allowed) best = Math.max(best, 1 - slips / Math.max(word.length, typed.length));

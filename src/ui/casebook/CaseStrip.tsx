@@ -52,14 +52,6 @@ export function CaseStrip() {
               <dt className="text-soft">size</dt>
               <dd className="font-mono text-[19px]">{file.sizeKey ?? 'open'}</dd>
             </div>
-            {variants > 1 && (
-              <div className="flex items-baseline gap-1.5">
-                <dt className="sr-only">Variants still possible</dt>
-                <dd className="text-soft">
-                  {possible} of {variants} variants possible
-                </dd>
-              </div>
-            )}
           </dl>
         )}
         <div className="ml-auto">
@@ -82,6 +74,7 @@ export function CaseStrip() {
           </Link>
         ))}
         <p role="status" className="ml-auto pb-2 text-[13px] text-soft">
+          {variants > 1 && `${possible} of ${variants} variants possible · `}
           {file.seal ? 'Sealed: read only' : log.trouble ? '' : log.saving ? 'Saving' : 'All saved'}
         </p>
       </nav>

@@ -2,6 +2,7 @@
 import { useMemo, useRef, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { gatherFindings } from '@/core/checks/findings';
+import { condense } from '@/core/crossread/condense';
 import { crossread } from '@/core/crossread/crossread';
 import { dateMarks } from '@/core/crossread/dateLine';
 import { useCaseBook } from '../casebook/CaseBook';
@@ -31,8 +32,7 @@ export function CodesView({ today }: { today: string }) {
   const reading = useMemo(() => crossread(context), [context]);
   const doubts = useMemo(() => {
     const findings = gatherFindings(file, context, reading);
-    const problems = [...reading.problems, ...findings.flatMap((finding) => finding.problems)];
-    return [...new Set(problems.map(({ sentence }) => sentence))];
+    return condense(reading, findings, context).map(({ sentence }) => sentence);
   }, [file, context, reading]);
   const advice = useMemo(() => {
     const belongings = kind.places

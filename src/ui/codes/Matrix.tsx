@@ -1,4 +1,5 @@
 'use client';
+import { clsx } from 'clsx';
 import { useRef } from 'react';
 import type { CrossReading } from '@/core/crossread/crossread';
 import { CellField } from './CellField';
@@ -32,8 +33,8 @@ export function Matrix({
     <table ref={table} className="w-full table-fixed border-collapse bg-sheet">
       <caption className="sr-only">Cross-reading: facts down, places across</caption>
       <colgroup>
-        <col className="w-[145px]" />
-        <col className="w-[222px]" />
+        <col className="w-[155px]" />
+        <col className="w-[212px]" />
         {reading.places.map((place) => (
           <col key={place.id} />
         ))}
@@ -60,7 +61,10 @@ export function Matrix({
               {fact.name}
             </th>
             <td
-              className={`truncate px-2 text-soft ${fact.code && fact.id !== 'productionWindow' ? 'font-mono text-[16px]' : 'text-[13.5px]'}`}
+              className={clsx(
+                'truncate px-2 text-soft',
+                fact.id === 'productionWindow' ? 'text-[13px]' : fact.code ? 'font-mono text-[16px]' : 'text-[15px]',
+              )}
               title={expected?.display}
             >
               {expected?.display ?? ''}

@@ -33,7 +33,7 @@ export function Layers({
                   id === current && 'bg-sheet font-semibold shadow-[inset_3px_0_0_var(--accent)]',
                 )}
               >
-                <span className="block whitespace-nowrap">{name}</span>
+                <span className="block max-md:whitespace-nowrap">{name}</span>
                 <span className="mt-0.5 flex flex-wrap gap-1">
                   {own.map(({ check, mark }) => (
                     <MarkSign key={check.id} mark={mark} size={11} />

@@ -15,6 +15,9 @@ import { StandingScale } from '../marks/StandingScale';
 
 const SHOWN = 3;
 
+const minutesWords = (minutes: number): string =>
+  minutes < 1 ? `${Math.round(minutes * 60)} s` : `${minutes.toFixed(1)} min`;
+
 function Weights({ title, weights }: { title: string; weights: CheckWeight[] }) {
   if (weights.length === 0) return null;
   return (
@@ -127,15 +130,16 @@ export function Standing({ onNext }: { onNext: (check: string) => void }) {
             <Button
               look={settled ? 'plain' : 'act'}
               onClick={() => onNext(next.finding.check.id)}
-              className="w-full justify-between"
+              className="w-full justify-between!"
             >
               <span className="min-w-0 truncate">Next: {next.finding.check.name}</span>
               <Key>Enter</Key>
             </Button>
             <p className="mt-1.5 text-[13px] text-soft">
-              Tells {next.bits.toFixed(2)} bits about the goods in{' '}
-              {next.minutes < 1 ? `${Math.round(next.minutes * 60)} s` : `${next.minutes.toFixed(1)} min`}, the most for
-              its time. {left} still to look at.
+              {next.bits >= 0.005
+                ? `Tells ${next.bits.toFixed(2)} bits about the goods in ${minutesWords(next.minutes)}, the most for its time. `
+                : 'Nothing that is left tells much more about the goods. '}
+              {left} still to look at.
             </p>
             {settled && <p className="mt-1.5">Nothing that is left can change the decision on the goods.</p>}
           </>

@@ -121,7 +121,7 @@ export function Waterfall({ assessment, kind }: { assessment: Assessment; kind: 
           <th scope="row" className="min-h-9 py-2 text-left">
             Odds now
           </th>
-          <td className="text-[13px] font-normal text-soft">sum of the above; 10 dB is a factor of ten</td>
+          <td className="text-[13px] font-normal text-soft">sum of the above; 10 dban is a factor of ten</td>
           <td className="text-right font-mono">{formatWeight(running)}</td>
           <td className="max-md:hidden" />
         </tr>

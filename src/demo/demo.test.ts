@@ -1,0 +1,60 @@
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { formatProblem } from '@/core/formats/validate';
+import { readCaseFolder } from '@/desk/caseFolder';
+import { type QueueLine, readQueue } from '@/desk/queue';
+import { SHIPPED } from '@/desk/shipped';
+import { CHARTS, MAKERS } from './makers';
+import { RELEASES } from './releases';
+import { type TestDesk, testDesk } from './testing/testDesk';
+
+let one: TestDesk;
+let two: TestDesk;
+let lines: QueueLine[];
+beforeAll(async () => {
+  [one, two] = [await testDesk(true), await testDesk(true)];
+  const { open, sealed } = await readQueue(one.desk);
+  lines = [...open, ...sealed];
+});
+afterAll(async () => {
+  await one.close();
+  await two.close();
+});
+const line = (number: string) => lines.find((each) => each.number === number);
+
+describe('demo world', () => {
+  it('is the same each time, to the last hash', async () => {
+    for (const { number } of lines) {
+      const [a, b] = [await readCaseFolder(one.desk, number), await readCaseFolder(two.desk, number)];
+      expect(a.chain).toEqual(b.chain);
+      expect(a.chain.intact).toBe(true);
+    }
+  });
+  it('has what was promised', () => {
+    expect(MAKERS).toHaveLength(5);
+    expect(RELEASES.length).toBeGreaterThanOrEqual(14);
+    expect(lines.filter(({ state }) => state === 'open')).toHaveLength(12);
+    expect(lines.filter(({ state }) => state === 'sealed')).toHaveLength(6);
+    for (const { sizes } of RELEASES) for (const { gtin } of sizes) expect(gtin.startsWith('952')).toBe(true);
+  });
+  it('follows the published formats', () => {
+    const documents = [
+      ...SHIPPED,
+      ...MAKERS.map((body) => ({ kind: 'maker' as const, body })),
+      ...CHARTS.map((body) => ({ kind: 'size-chart' as const, body })),
+      ...RELEASES.map((body) => ({ kind: 'release' as const, body })),
+    ];
+    for (const { kind, body } of documents) expect([body.id, formatProblem(kind, body)]).toEqual([body.id, null]);
+  });
+  it.each([
+    ['PP-0012', 'clean and genuine', 'genuine', 'own'],
+    ['PP-0010', 'the label describes another product', 'counterfeit', 'notOwn'],
+    ['PP-0014', 'genuine in the box of another item', 'genuine', 'notOwn'],
+    ['PP-0009', 'production window too early', 'undecided', 'undecided'],
+    ['PP-0008', 'worn and genuine', 'genuine', 'own'],
+    ['PP-0007', 'left open by a careful person', 'undecided', 'undecided'],
+    ['PP-0005', 'pictures only', 'noObjection', 'own'],
+    ['PP-0006', 'foil of grey ink, another bottle', 'counterfeit', 'notOwn'],
+  ])('%s, %s, comes out as it should', (number, _, goods, packaging) => {
+    expect([line(number)?.goods.decision, line(number)?.packaging.decision]).toEqual([goods, packaging]);
+  });
+});

@@ -1,0 +1,26 @@
+import { mkdtemp, rm } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { type Desk, openDesk } from '@/desk/desk';
+import { fillDemo } from '../fillDemo';
+
+export interface TestDesk {
+  desk: Desk;
+  directory: string;
+  close(): Promise<void>;
+}
+
+/** A desk on a directory of its own, with or without the demo world. */
+export async function testDesk(demo: boolean): Promise<TestDesk> {
+  const directory = await mkdtemp(join(tmpdir(), 'pinprick-test-'));
+  const desk = await openDesk(directory);
+  if (demo) await fillDemo(desk);
+  return {
+    desk,
+    directory,
+    close: async () => {
+      await desk.store.close();
+      await rm(directory, { recursive: true, force: true });
+    },
+  };
+}

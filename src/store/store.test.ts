@@ -1,0 +1,102 @@
+import { mkdtemp, readFile, rm, writeFile } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { QueryTypes } from 'sequelize';
+import { afterEach, beforeEach, describe, expect, it } from 'vitest';
+import { keepPhotograph, readPhotograph } from './photographs';
+import { openStore } from './store';
+
+let directory: string;
+beforeEach(async () => {
+  directory = await mkdtemp(join(tmpdir(), 'pinprick-store-'));
+});
+afterEach(() => rm(directory, { recursive: true, force: true }));
+
+describe('data directory', () => {
+  it('is made, migrated once, and found again', async () => {
+    const path = join(directory, 'deep', 'inside');
+    const first = await openStore(path);
+    const pragma = (name: string) => first.sequelize.query(`PRAGMA ${name}`, { type: QueryTypes.SELECT, plain: true });
+    expect(await pragma('journal_mode')).toEqual({ journal_mode: 'wal' });
+    expect(await pragma('foreign_keys')).toEqual({ foreign_keys: 1 });
+    expect(await pragma('busy_timeout')).toEqual({ timeout: 5000 });
+    await first.close();
+    await (await openStore(path)).close();
+  });
+  it('says in a sentence that it cannot be written', async () => {
+    const file = join(directory, 'a-file');
+    await writeFile(file, '');
+    await expect(openStore(join(file, 'data'))).rejects.toThrow(
+      /data directory .* cannot be written \(ENOTDIR\).*PINPRICK_DATA/,
+    );
+  });
+  it('refuses a database that a newer version made, and leaves it alone', async () => {
+    const store = await openStore(directory);
+    await store.sequelize.query("INSERT INTO SequelizeMeta (name) VALUES ('0099-from-the-future')");
+    await store.close();
+    const before = await readFile(join(directory, 'pinprick.sqlite'));
+    await expect(openStore(directory)).rejects.toThrow(
+      /made by a newer version of Pinprick \(it has “0099-from-the-future”/,
+    );
+    expect((await readFile(join(directory, 'pinprick.sqlite'))).equals(before)).toBe(true);
+  });
+  it('says in a sentence that the database is none', async () => {
+    await writeFile(
+      join(directory, 'pinprick.sqlite'),
+      'this is not a database, but it is long enough to be taken for one'.repeat(20),
+    );
+    await expect(openStore(directory)).rejects.toThrow(/database in .* cannot be opened: .*not a database/);
+  });
+});
+
+describe('writing', () => {
+  it('is all or nothing, one after the other, and a failure does not block the next', async () => {
+    const store = await openStore(directory);
+    const put = (id: string, fail = false) =>
+      store.write(async (transaction) => {
+        await store.tables.documents.create(
+          { kind: 'maker', id, revision: 1, hash: id, body: '{}', createdAt: '' },
+          { transaction },
+        );
+        if (fail) throw new Error('half way');
+      });
+    const outcomes = await Promise.allSettled([put('a'), put('b', true), put('c'), put('a')]);
+    expect(outcomes.map(({ status }) => status)).toEqual(['fulfilled', 'rejected', 'fulfilled', 'rejected']);
+    const rows = await store.tables.documents.findAll({ raw: true, order: ['id'] });
+    expect(rows.map((row) => (row as unknown as { id: string }).id)).toEqual(['a', 'c']);
+    await store.close();
+  });
+  it('never changes or drops a case event, whoever asks', async () => {
+    const store = await openStore(directory);
+    await store.sequelize.query("INSERT INTO cases VALUES ('c', 'PP-0001', 'open', 1, 'h', '', '{}')");
+    await store.sequelize.query("INSERT INTO case_events VALUES ('e', 'c', 1, 'opened', '', 'x', 'p', 'h', '{}')");
+    await expect(store.sequelize.query("UPDATE case_events SET body = '[]'")).rejects.toMatchObject({
+      parent: { message: expect.stringMatching(/never changed/) },
+    });
+    await expect(store.sequelize.query('DELETE FROM case_events')).rejects.toMatchObject({
+      parent: { message: expect.stringMatching(/never deleted/) },
+    });
+    await expect(
+      store.sequelize.query("INSERT INTO case_events VALUES ('f', 'c', 1, 'opened', '', 'x', 'p', 'h', '{}')"),
+    ).rejects.toThrow();
+    await expect(
+      store.sequelize.query("INSERT INTO case_events VALUES ('g', 'nobody', 1, 'opened', '', 'x', 'p', 'h', '{}')"),
+    ).rejects.toThrow();
+    await store.close();
+  });
+});
+
+describe('photographs', () => {
+  it('are kept once under their own hash, and noticed when changed on disk', async () => {
+    const store = await openStore(directory);
+    const bytes = new Uint8Array([1, 2, 3, 4]);
+    const { sha256 } = await keepPhotograph(store, bytes, 'image/png', '2026-01-01T00:00:00Z');
+    expect((await keepPhotograph(store, bytes, 'image/png', '2026-02-01T00:00:00Z')).sha256).toBe(sha256);
+    expect(await store.tables.photographs.count()).toBe(1);
+    expect(new Uint8Array(await readPhotograph(store, sha256))).toEqual(bytes);
+    await writeFile(join(directory, 'photographs', sha256.slice(0, 2), sha256), new Uint8Array([1, 2, 3, 5]));
+    await expect(readPhotograph(store, sha256)).rejects.toThrow(/changed on disk/);
+    await expect(readPhotograph(store, '0'.repeat(64))).rejects.toThrow(/No photograph/);
+    await store.close();
+  });
+});
