@@ -6,12 +6,11 @@ import { assess } from '@/core/judgement/assess';
 import { verdictSentences } from '@/core/judgement/sentences';
 import { fillDemo } from '@/demo/fillDemo';
 import { MAKERS } from '@/demo/makers';
-import { type Desk, openDesk } from '@/desk/desk';
+import { type Desk, openDesk, StoreProblem } from '@/desk/desk';
 import { groundsOf } from '@/desk/grounds';
 import { Refusal } from '@/desk/refusal';
 import { listMakers } from '@/desk/releases';
 import { exportCase, importCase, parseCaseExport } from '@/desk/transfer';
-import { StoreProblem } from '@/store/storeProblem';
 
 const USAGE = `pinprick: the desk without a browser
 

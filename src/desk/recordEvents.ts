@@ -9,7 +9,7 @@ import { assess } from '@/core/judgement/assess';
 import { verdictSentences } from '@/core/judgement/sentences';
 import type { Release } from '@/core/releases/release';
 import { appendEvents, caseOfEvent, findCase, readEvents } from '@/store/cases';
-import { readDocument, readPinned } from '@/store/documents';
+import { readPinned } from '@/store/documents';
 import type { Desk } from './desk';
 import { type GroundsRevisions, groundsOf, loadGrounds, pinsOf } from './grounds';
 import { identify } from './identify';
@@ -167,11 +167,4 @@ export async function recordEvents(desk: Desk, command: RecordCommand): Promise<
     await appendEvents(desk.store, projected, added, transaction);
     return added;
   });
-}
-
-/** The newest revision of a release record, for choosing it. */
-export async function newestRelease(desk: Desk, id: string) {
-  const release = await readDocument<Release>(desk.store, 'release', id);
-  if (!release) throw new Refusal('notFound', `There is no release record “${id}”.`);
-  return release;
 }

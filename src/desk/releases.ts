@@ -1,3 +1,4 @@
+import type { ChosenRelease } from '@/core/casefile/event';
 import { type Candidate, type IndexedRelease, matchReleases } from '@/core/releases/match';
 import type { Maker, Release, Revision } from '@/core/releases/release';
 import type { SizeChart } from '@/core/sizes/sizeChart';
@@ -34,6 +35,12 @@ export async function readRelease(desk: Desk, id: string): Promise<ReleaseFolder
     maker: await readDocument<Maker>(desk.store, 'maker', maker),
     chart: chart ? await readDocument<SizeChart>(desk.store, 'size-chart', chart) : null,
   };
+}
+
+/** The newest revision of a release record, as a case names it. */
+export async function newestRelease(desk: Desk, id: string): Promise<ChosenRelease> {
+  const { release } = await readRelease(desk, id);
+  return { id: release.id, revision: release.revision, hash: release.hash };
 }
 
 /** The makers that the records know, for reading a code without a case. */

@@ -1,5 +1,5 @@
 import { cleanText } from '../codes/clean';
-import { type Day, daysInMonth, formatMonth, isoDay } from './day';
+import { daysInMonth, formatMonth, isoDay } from './day';
 import type { DayInterval } from './interval';
 
 /** The order in which a maker or market prints the parts of a date. */
@@ -106,10 +106,4 @@ export function readPrintedDate(raw: string, preferred: DateOrder): DateResult {
     else if (!readings.some((earlier) => earlier.from === reading.from)) readings.push(reading);
   }
   return readings.length > 0 ? { readings } : fail(firstFailure, true);
-}
-
-/** The day by which a reading is sorted and drawn: the middle of what it may mean. */
-export function midDay(interval: DayInterval): Day {
-  const middle = (Date.parse(`${interval.from}T00:00:00Z`) + Date.parse(`${interval.to}T00:00:00Z`)) / 2;
-  return new Date(middle).toISOString().slice(0, 10);
 }

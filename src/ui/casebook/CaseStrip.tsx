@@ -27,7 +27,7 @@ export function CaseStrip() {
   const variants = assessment.chain.fit.fits.length;
 
   return (
-    <div className="border-b bg-sheet px-5 pt-2.5">
+    <section aria-label="The case" className="border-b bg-sheet px-5 pt-2.5">
       <div className="flex flex-wrap items-center gap-x-7 gap-y-2">
         <div className="min-w-0">
           <h1 className="flex items-baseline gap-3 truncate text-[19px]">
@@ -78,6 +78,6 @@ export function CaseStrip() {
           {file.seal ? 'Sealed: read only' : log.trouble ? '' : log.saving ? 'Saving' : 'All saved'}
         </p>
       </nav>
-    </div>
+    </section>
   );
 }

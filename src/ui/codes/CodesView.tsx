@@ -12,14 +12,14 @@ import { useWedge } from '../scan/useWedge';
 import { ChooseRelease } from './ChooseRelease';
 import { DateLine } from './DateLine';
 import { Matrix } from './Matrix';
-import { type Draft, draftKey, draftProblem, stateOf, useDrafts } from './useDrafts';
+import { type Draft, draftProblem, stateOf, useDrafts } from './useDrafts';
 
 type At = Pick<Draft, 'place' | 'fact'>;
 
 /** Everything that is printed, cross-read: the matrix, what does not agree, and the date line. */
 export function CodesView({ today }: { today: string }) {
   const { file, grounds, record, log } = useCaseBook();
-  const { drafts, set, drop, facts } = useDrafts(file.facts);
+  const { drafts, current, set, drop, facts } = useDrafts(file.facts);
   const field = useRef<HTMLInputElement>(null);
   const [at, setAt] = useState<At | null>(null);
   const [choosing, setChoosing] = useState(false);
@@ -42,7 +42,7 @@ export function CodesView({ today }: { today: string }) {
   }, [kind, facts, release]);
 
   const keep = (where: At) => {
-    const draft = drafts[draftKey(where)];
+    const draft = current(where);
     if (!draft || draftProblem(draft)) return;
     const kept = file.facts[where.place]?.[where.fact];
     const state = stateOf(draft.raw);

@@ -1,5 +1,5 @@
 'use client';
-import { useCallback, useEffect, useMemo, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { Belonging } from '@/core/casefile/event';
 import type { CaseFile } from '@/core/casefile/fold';
 import { FIELD_LIMIT } from '@/core/codes/clean';
@@ -66,11 +66,21 @@ export function useDrafts(facts: CaseFile['facts']) {
     };
   }, [next]);
 
-  const set = useCallback((draft: Draft) => setDrafts((all) => ({ ...all, [draftKey(draft)]: draft })), []);
+  // Read at the moment of keeping: leaving a field after Esc must not see the draft that Esc just dropped.
+  const newest = useRef(drafts);
+  const change = useCallback((next: Record<string, Draft>) => {
+    newest.current = next;
+    setDrafts(next);
+  }, []);
+  const set = useCallback((draft: Draft) => change({ ...newest.current, [draftKey(draft)]: draft }), [change]);
   const drop = useCallback(
-    (at: Pick<Draft, 'place' | 'fact'>) => setDrafts(({ [draftKey(at)]: _, ...rest }) => rest),
-    [],
+    (at: Pick<Draft, 'place' | 'fact'>) => {
+      const { [draftKey(at)]: _, ...rest } = newest.current;
+      change(rest);
+    },
+    [change],
   );
+  const current = useCallback((at: Pick<Draft, 'place' | 'fact'>) => newest.current[draftKey(at)], []);
   const laidOver = useMemo(() => {
     const merged = { ...facts };
     for (const draft of Object.values(drafts)) {
@@ -85,5 +95,5 @@ export function useDrafts(facts: CaseFile['facts']) {
     return merged;
   }, [facts, drafts, identities]);
 
-  return { drafts, set, drop, facts: laidOver };
+  return { drafts, current, set, drop, facts: laidOver };
 }

@@ -2,7 +2,7 @@
 import { Command } from 'cmdk';
 import { useRouter } from 'next/navigation';
 import { Dialog } from 'radix-ui';
-import { useEffect, useState } from 'react';
+import { useEffect, useEffectEvent, useState } from 'react';
 import type { Candidate } from '@/core/releases/match';
 import { request } from '../request';
 
@@ -13,14 +13,23 @@ interface FoundCase {
   styleCode: string | null;
 }
 
+interface Found {
+  query: string;
+  cases: FoundCase[];
+  releases: Candidate[];
+}
+
+const NOTHING: Found = { query: '', cases: [], releases: [] };
 const ITEM = 'flex min-h-10 cursor-pointer items-center gap-3 px-3 data-[selected=true]:bg-wash';
 
 /** Find a case or a release record by any of its words or codes. */
 export function FindPalette({ open, onOpenChange }: { open: boolean; onOpenChange: (open: boolean) => void }) {
   const router = useRouter();
   const [query, setQuery] = useState('');
-  const [cases, setCases] = useState<FoundCase[]>([]);
-  const [releases, setReleases] = useState<Candidate[]>([]);
+  const [found, setFound] = useState<Found | null>(null);
+  const [impatient, setImpatient] = useState(false);
+  // What answers an earlier text is not shown: Enter must not open what was not asked for.
+  const { cases, releases } = found?.query === query ? found : NOTHING;
 
   useEffect(() => {
     if (!open) return;
@@ -28,12 +37,14 @@ export function FindPalette({ open, onOpenChange }: { open: boolean; onOpenChang
     const timer = setTimeout(async () => {
       const search = `?q=${encodeURIComponent(query)}`;
       try {
-        const [foundCases, foundReleases] = await Promise.all([
+        const [foundCases, candidates] = await Promise.all([
           request<FoundCase[]>(`/api/cases${search}`, { signal: abort.signal }),
           request<Candidate[]>(`/api/match${search}`, { signal: abort.signal }),
         ]);
-        setCases(foundCases);
-        setReleases(foundReleases);
+        const once = candidates.filter(
+          ({ releaseId }, i) => candidates.findIndex((other) => other.releaseId === releaseId) === i,
+        );
+        setFound({ query, cases: foundCases, releases: once });
       } catch {
         // The next keystroke asks again.
       }
@@ -48,9 +59,17 @@ export function FindPalette({ open, onOpenChange }: { open: boolean; onOpenChang
     onOpenChange(false);
     router.push(path);
   };
-  const byRelease = releases.filter(
-    (each, i) => releases.findIndex((other) => other.releaseId === each.releaseId) === i,
-  );
+  const goFirst = useEffectEvent(() => {
+    const [firstCase] = cases;
+    const [firstRelease] = releases;
+    if (firstCase) go(`/case/${firstCase.number}/codes`);
+    else if (firstRelease) go(`/releases/${firstRelease.releaseId}`);
+  });
+  useEffect(() => {
+    if (!impatient || found?.query !== query) return;
+    setImpatient(false);
+    goFirst();
+  }, [impatient, found, query]);
   return (
     <Dialog.Root open={open} onOpenChange={onOpenChange}>
       <Dialog.Portal>
@@ -65,11 +84,14 @@ export function FindPalette({ open, onOpenChange }: { open: boolean; onOpenChang
               autoFocus
               value={query}
               onValueChange={setQuery}
+              onKeyDown={(event) => event.key === 'Enter' && found?.query !== query && setImpatient(true)}
               placeholder="Case number, style code, barcode number or words"
               className="h-12 w-full border-b bg-transparent px-4 text-[16px] outline-none"
             />
             <Command.List className="max-h-[50vh] overflow-auto py-2">
-              <Command.Empty className="px-4 py-3 text-soft">Nothing found for “{query.slice(0, 60)}”.</Command.Empty>
+              <Command.Empty className="px-4 py-3 text-soft">
+                {found?.query === query ? `Nothing found for “${query.slice(0, 60)}”.` : 'Looking…'}
+              </Command.Empty>
               {cases.length > 0 && (
                 <Command.Group heading="Cases" className="px-1 text-[13px] text-soft [&_[cmdk-group-heading]]:px-3">
                   {cases.map(({ number, title, state, styleCode }) => (
@@ -87,12 +109,12 @@ export function FindPalette({ open, onOpenChange }: { open: boolean; onOpenChang
                   ))}
                 </Command.Group>
               )}
-              {byRelease.length > 0 && (
+              {releases.length > 0 && (
                 <Command.Group
                   heading="Release records"
                   className="px-1 text-[13px] text-soft [&_[cmdk-group-heading]]:px-3"
                 >
-                  {byRelease.map(({ releaseId, makerName, name, colourName, styleCode }) => (
+                  {releases.map(({ releaseId, makerName, name, colourName, styleCode }) => (
                     <Command.Item
                       key={releaseId}
                       value={releaseId}

@@ -2,7 +2,7 @@
 import { Moon, Search, Sun } from 'lucide-react';
 import Link from 'next/link';
 import { usePathname, useRouter } from 'next/navigation';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Key } from '../controls/Button';
 import { BenchPicker } from './BenchPicker';
@@ -30,6 +30,10 @@ export function TopBar({
   const [finding, setFinding] = useState(false);
   const [keys, setKeys] = useState(false);
 
+  // From here on keys and scans are heard.
+  useEffect(() => {
+    document.documentElement.dataset.awake = 'true';
+  }, []);
   const toggleRoom = () => {
     const next = !dim;
     setDim(next);

@@ -1,7 +1,14 @@
 import { clsx } from 'clsx';
 import type { Layer } from '@/core/checks/check';
 import type { Finding } from '@/core/checks/findings';
-import { MarkSign } from '../marks/MarkSign';
+import { MARK_WORDS, MarkSign } from '../marks/MarkSign';
+
+/** `2 agrees, 1 not looked at`. */
+function inWords(findings: Finding[]): string {
+  const counts = new Map<string, number>();
+  for (const { mark } of findings) counts.set(MARK_WORDS[mark], (counts.get(MARK_WORDS[mark]) ?? 0) + 1);
+  return [...counts].map(([word, count]) => `${count} ${word}`).join(', ');
+}
 
 /** The layers from the outside in, each with the marks of its checks. */
 export function Layers({
@@ -27,6 +34,7 @@ export function Layers({
               <button
                 type="button"
                 onClick={() => onPick(id)}
+                aria-label={`${name}, ${inWords(own)}`}
                 aria-current={id === current ? 'true' : undefined}
                 className={clsx(
                   'min-h-11 w-full border-b px-2 py-1.5 text-left hover:bg-wash',
@@ -36,7 +44,7 @@ export function Layers({
                 <span className="block max-md:whitespace-nowrap">{name}</span>
                 <span className="mt-0.5 flex flex-wrap gap-1">
                   {own.map(({ check, mark }) => (
-                    <MarkSign key={check.id} mark={mark} size={11} />
+                    <MarkSign key={check.id} mark={mark} size={11} silent />
                   ))}
                 </span>
               </button>

@@ -1,0 +1,64 @@
+import { test as base, expect, type Page } from '@playwright/test';
+
+/** Between a hand's keystrokes there is more time than between a scanner's. */
+const HAND_MS = 60;
+
+/** What the browser complained of and which other origins it asked, gathered for every test. */
+interface Watch {
+  complaints: string[];
+  strangers: string[];
+}
+
+export const test = base.extend<{ watch: Watch }>({
+  watch: [
+    async ({ page, context, baseURL }, use) => {
+      await context.addCookies([{ name: 'pinprick-checker', value: 'isolde-varr', url: baseURL as string }]);
+      const watch: Watch = { complaints: [], strangers: [] };
+      page.on('pageerror', (error) => watch.complaints.push(String(error)));
+      page.on('console', (message) => {
+        // The browser reports every answer of 400 and above; tests that provoke one look at the page instead.
+        if (message.type() === 'error' && !message.text().startsWith('Failed to load resource'))
+          watch.complaints.push(message.text());
+      });
+      page.on('request', (request) => {
+        const { protocol, origin } = new URL(request.url());
+        if (protocol.startsWith('http') && origin !== baseURL) watch.strangers.push(request.url());
+      });
+      await use(watch);
+      expect(watch.complaints, 'the browser complained').toEqual([]);
+      expect(watch.strangers, 'a request left the machine').toEqual([]);
+    },
+    { auto: true },
+  ],
+});
+export { expect };
+
+/** Open a page and wait until it hears keys. */
+export async function visit(page: Page, path: string): Promise<void> {
+  await page.goto(path);
+  await page.locator('html[data-awake]').waitFor();
+}
+
+/** Press keys as a hand does. */
+export async function press(page: Page, ...keys: string[]): Promise<void> {
+  for (const key of keys) {
+    await page.keyboard.press(key);
+    await page.waitForTimeout(HAND_MS);
+  }
+}
+
+/** Type as a hand does. */
+export async function type(page: Page, text: string): Promise<void> {
+  await page.keyboard.type(text, { delay: HAND_MS });
+}
+
+/** Send what a keyboard-wedge scanner sends: fast keys and Enter. */
+export async function scan(page: Page, text: string): Promise<void> {
+  await page.keyboard.type(text);
+  await page.keyboard.press('Enter');
+}
+
+/** Wait until everything entered is kept. */
+export async function allSaved(page: Page): Promise<void> {
+  await expect(page.getByRole('status').filter({ hasText: 'All saved' })).toBeVisible();
+}

@@ -1,0 +1,125 @@
+import { allSaved, expect, press, scan, test, type, visit } from './bench';
+
+test('an item waiting in the queue goes from scan to sealed verdict by keyboard alone, and is found again', async ({
+  page,
+}) => {
+  await visit(page, '/');
+  await expect(page.getByRole('heading', { name: 'Waiting' })).toBeVisible();
+  const waiting = page.getByRole('link', { name: /Low court shoe, ink blue/ });
+  // j down to the item that has no record yet.
+  for (let i = 0; i < 12; i++) {
+    await press(page, 'j');
+    if ((await waiting.getAttribute('aria-current')) === 'true') break;
+  }
+  await press(page, 'Enter');
+  await page.waitForURL(/PP-0017\/codes/);
+
+  await expect(page.getByText('Which record does it belong to?')).toBeVisible();
+  await scan(page, '9521204100262');
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('Veskarn Tarn Court Low, Ink / Chalk');
+  const field = (name: string) => page.getByRole('textbox', { name: new RegExp(`^${name}, `) });
+  await expect(field('Barcode number, Box label')).toHaveValue('9521204100262');
+  await allSaved(page);
+
+  await press(page, '/');
+  const boxLabel = [
+    '9521204100262',
+    'vk4821-2O4',
+    'Tarn Court Low',
+    'Ink / Chalk',
+    '8.5',
+    '10',
+    '8',
+    '42',
+    '27',
+    'Marrowland',
+  ];
+  for (const [i, text] of boxLabel.entries()) {
+    if (i > 0) await page.keyboard.insertText(text);
+    await press(page, 'Enter');
+  }
+  // The letter O for a zero is marked in place.
+  await expect(page.locator('.wrong-character')).toHaveText('O');
+  await expect(page.locator('.wrong-character')).toHaveAttribute('data-meant', '0');
+  await field('Style code, Box label').focus();
+  await page.keyboard.insertText('VK4821-204');
+  await press(page, 'Tab');
+  await page.keyboard.insertText('VK4821-204');
+  await press(page, 'Enter');
+  for (const text of ['8.5', '10', '8', '42', '27', 'Marrowland', '03/04/25 - 05/06/25', 'VM7']) {
+    await page.keyboard.insertText(text);
+    await press(page, 'Enter');
+  }
+  await expect(page.getByText('Nothing disagrees')).toBeVisible();
+  await press(page, 'Escape');
+  await allSaved(page);
+
+  await press(page, 'i');
+  await page.waitForURL(/inspect/);
+  // Outside in: every check that a person answers, by digits; measured values by typing them.
+  for (let guard = 0; guard < 30; guard++) {
+    if (await page.getByText('Everything was looked at or excused.').isVisible()) break;
+    const name = await page.locator('li[data-check] button[aria-expanded="true"]').textContent();
+    if (/Height of the side emblem/.test(name ?? '')) await type(page, '31.1');
+    else if (/Stitches along/.test(name ?? '')) await type(page, '4.2');
+    else if (/Weight of one shoe/.test(name ?? '')) await type(page, '405');
+    else {
+      await press(page, '1');
+      continue;
+    }
+    await press(page, 'Enter');
+  }
+  await expect(page.getByText('Everything was looked at or excused.')).toBeVisible();
+  await allSaved(page);
+
+  await press(page, 'v');
+  await expect(page.getByText('In our opinion the goods are genuine.')).toBeVisible();
+  await expect(page.getByText(/^The packaging is the goods’ own/)).toBeVisible();
+  await press(page, 's', 'Enter');
+  await expect(page.getByRole('heading', { name: 'Sealed' })).toBeVisible();
+  await expect(page.getByText(/^Seal: [0-9a-f]{64}$/)).toBeVisible();
+  await expect(page.getByText('Sealed: read only')).toBeVisible();
+
+  // Found again by its words, from anywhere.
+  await visit(page, '/releases');
+  await page.keyboard.press('Control+k');
+  await type(page, 'PP-0017');
+  await press(page, 'Enter');
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('PP-0017');
+  await press(page, 'v');
+  await page.waitForURL(/verdict/);
+  await expect(page.getByText('In our opinion the goods are genuine.')).toBeVisible();
+});
+
+test('a scan on the queue opens a new case, and the next scan on it is read as its box label', async ({ page }) => {
+  await visit(page, '/');
+  await expect(page.getByRole('heading', { name: 'Waiting' })).toBeVisible();
+  await scan(page, '9521204101054');
+  const sheet = page.getByRole('dialog', { name: 'Open a case' });
+  await expect(sheet).toContainText('Skerry Runner');
+  await expect(sheet.getByRole('button', { name: '42', exact: true })).toHaveAttribute('aria-pressed', 'true');
+  await press(page, 'Enter');
+  await page.waitForURL(/PP-0019\/codes/);
+  await expect(page.getByRole('textbox', { name: /^Barcode number, Box label, agrees/ })).toHaveValue('9521204101054');
+  // A scanner answers no check: its digits are taken as one text.
+  await press(page, 'i');
+  await page.waitForURL(/inspect/);
+  await scan(page, '9521204101061');
+  await press(page, 'c');
+  await expect(page.getByRole('textbox', { name: /^Barcode number, Box label, differs/ })).toHaveValue('9521204101061');
+  await expect(page.getByText(/is this release's in size 42.5, not 42/)).toBeVisible();
+});
+
+test('a mistyped number is found all the same, and what is in no record says so', async ({ page }) => {
+  await visit(page, '/');
+  await press(page, '/');
+  await type(page, '9521204100226');
+  await expect(page.getByText(/check digit fails; with/).first()).toBeVisible();
+  await press(page, 'Escape');
+  await type(page, 'zzzz qqqq');
+  await expect(page.getByText('Nothing in the records for “zzzz qqqq”.')).toBeVisible();
+  await page.getByRole('button', { name: 'Open a case without a record' }).click();
+  await press(page, 'Enter');
+  await page.waitForURL(/codes/);
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('zzzz qqqq');
+});

@@ -1,0 +1,175 @@
+import AxeBuilder from '@axe-core/playwright';
+import type { Page } from '@playwright/test';
+import { allSaved, expect, press, test, visit } from './bench';
+
+const field = (page: Page, name: string) => page.getByRole('textbox', { name: new RegExp(`^${name}, `) });
+
+test('bad input stays where it was typed, with a sentence, and is not kept', async ({ page }) => {
+  await visit(page, '/case/PP-0010/codes');
+  const model = field(page, 'Model name, Box label');
+  await model.fill('x'.repeat(10_000));
+  await press(page, 'Tab');
+  await expect(
+    page.getByRole('alert').filter({ hasText: 'This has 10,000 characters; a printed field has at most 400.' }),
+  ).toBeVisible();
+  await expect(model).toHaveValue('x'.repeat(10_000));
+  await model.focus();
+  await press(page, 'Escape');
+  await expect(model).toHaveValue('SKERRY RUNNER');
+
+  for (const [name, raw, sentence] of [
+    ['Barcode number, Box label', '952120410O668', /“O” at position 10 is not one/],
+    ['Production window, Inner label', '31/02/2023', /no day 31 in Feb 2023; that month has 28 days/],
+    ['Size EU, Box label', '99', /has no EU 99; it runs/],
+    ['Model name, Box label', '<b>Holt</b> 🥾 נעל', /“<b>Holt<\/b> 🥾 נעל”/],
+  ] as const) {
+    await field(page, name).fill(raw);
+    await expect(page.getByRole('complementary', { name: 'What does not agree' })).toContainText(sentence);
+    await field(page, name).focus();
+    await press(page, 'Escape');
+  }
+  await allSaved(page);
+  await page.reload();
+  await expect(field(page, 'Size EU, Box label')).toHaveValue('43');
+});
+
+test('what cannot be saved is still there and is saved on the second try', async ({ page }) => {
+  await visit(page, '/case/PP-0013/inspect');
+  await expect(page.getByRole('heading', { name: 'Senses and light' })).toBeVisible();
+  await page.route('**/events', (route) => route.abort());
+  await page.getByRole('button', { name: /^Box,/ }).click();
+  await press(page, '1');
+  await expect(page.getByRole('alert').filter({ hasText: '1 entry of yours not saved.' })).toContainText(
+    'cannot be reached',
+  );
+  await page.unroute('**/events');
+  await page.getByRole('button', { name: 'Save again' }).click();
+  await allSaved(page);
+  await page.reload();
+  await page.getByRole('button', { name: /^Box,/ }).click();
+  await expect(page.locator('li[data-check="box.edge"]')).toHaveAttribute('data-mark', 'agrees');
+});
+
+test('two people on one case: the later one is shown what changed and loses nothing', async ({
+  page,
+  browser,
+  baseURL,
+}) => {
+  await visit(page, '/case/PP-0015/inspect');
+  await expect(page.getByRole('complementary', { name: 'Standing' })).toBeVisible();
+  const other = await browser.newContext({ baseURL });
+  await other.addCookies([{ name: 'pinprick-checker', value: 'bryn-askerby', url: baseURL as string }]);
+  const theirs = await other.newPage();
+  await visit(theirs, '/case/PP-0015/inspect');
+  await theirs.getByRole('button', { name: /^Bottle,/ }).click();
+  await theirs.locator('li[data-check="outside.collar"] button').first().click();
+  await press(theirs, '2');
+  await allSaved(theirs);
+  await other.close();
+
+  await page.getByRole('button', { name: /^Bottle,/ }).click();
+  await page.locator('li[data-check="outside.dip-tube"] button').first().click();
+  await press(page, '1');
+  const bar = page.getByRole('alert').filter({ hasText: 'not saved' });
+  await expect(bar).toContainText('PP-0015 was changed meanwhile.');
+  await expect(bar).toContainText('Bryn Askerby answered outside.collar: Gap, or collar turns');
+  await bar.getByRole('button', { name: 'Add mine after theirs' }).click();
+  await allSaved(page);
+  await expect(page.locator('li[data-check="outside.collar"]')).toHaveAttribute('data-mark', 'differs');
+  await expect(page.locator('li[data-check="outside.dip-tube"]')).toHaveAttribute('data-mark', 'agrees');
+});
+
+test('an answer is excused with a reason, noted, and taken back', async ({ page }) => {
+  await visit(page, '/case/PP-0016/inspect');
+  await page.getByRole('button', { name: /^Garment outside,/ }).click();
+  const zip = page.locator('li[data-check="outside.zip"]');
+  await zip.getByRole('button').first().click();
+  await press(page, 'm');
+  await page.keyboard.insertText('mark is shallow');
+  await press(page, 'Enter');
+  await expect(zip).toContainText('Note: mark is shallow');
+  await press(page, 'x');
+  await page.keyboard.insertText('picture is too dark');
+  await press(page, 'Enter');
+  await zip.getByRole('button').first().click();
+  await expect(zip).toHaveAttribute('data-mark', 'excused');
+  await press(page, 'u');
+  await expect(zip).toHaveAttribute('data-mark', 'open');
+});
+
+test('a sealed case is read only until it is reopened with a reason', async ({ page }) => {
+  await visit(page, '/case/PP-0004/codes');
+  await expect(field(page, 'Style code, Box base')).toHaveJSProperty('readOnly', true);
+  await press(page, 'v');
+  await page.waitForURL(/verdict/);
+  await press(page, 's');
+  await page.getByLabel('Reason').fill('a second figure came in');
+  await press(page, 'Enter');
+  await expect(page.getByText(/Reopened by Isolde Varr.*a second figure came in/)).toBeVisible();
+  await press(page, 'c');
+  await expect(field(page, 'Style code, Box base')).toHaveJSProperty('readOnly', false);
+});
+
+test('an exported case is taken in again, a truncated one is not', async ({ page }) => {
+  await visit(page, '/');
+  const text = await (await page.request.get('/api/cases/PP-0001/export')).text();
+  const choose = async (body: string) =>
+    page
+      .getByLabel('Exported case')
+      .setInputFiles({ name: 'case.json', mimeType: 'application/json', buffer: Buffer.from(body) });
+  await choose(text.slice(0, 5000));
+  await expect(page.getByRole('alert').filter({ hasText: 'not a whole JSON file' })).toBeVisible();
+  await choose(text);
+  await page.waitForURL(/PP-0001\/verdict/);
+});
+
+test('addresses of nothing say so, and another site cannot write', async ({ page, baseURL }) => {
+  await visit(page, '/case/PP-9999/codes');
+  await expect(page.getByText('There is nothing under this address')).toBeVisible();
+  const foreign = await page.request.post('/api/cases/PP-0007/events', {
+    headers: { origin: 'http://elsewhere.example' },
+    data: { events: [], expectedSeq: 0 },
+  });
+  expect(foreign.status()).toBe(403);
+  const broken = await page.request.post('/api/cases', {
+    headers: { origin: baseURL as string, 'content-type': 'application/json' },
+    data: '{"caseId":',
+  });
+  expect(await broken.json()).toMatchObject({ sentence: expect.stringMatching(/not whole JSON/) });
+});
+
+test('nobody is at the bench until somebody is picked', async ({ browser, baseURL }) => {
+  const context = await browser.newContext({ baseURL });
+  const page = await context.newPage();
+  await visit(page, '/');
+  await expect(page.getByRole('dialog', { name: 'Who is at the bench?' })).toBeVisible();
+  await press(page, '2');
+  await expect(page.getByText('Tomas Quelle').first()).toBeVisible();
+  await expect(page.getByRole('dialog')).toBeHidden();
+  await context.close();
+});
+
+for (const [name, path] of [
+  ['Queue', '/'],
+  ['Codes', '/case/PP-0014/codes'],
+  ['Inspect', '/case/PP-0009/inspect'],
+  ['Verdict', '/case/PP-0007/verdict'],
+  ['Releases', '/releases'],
+  ['Release record', '/releases/tarn-court-low-fog'],
+] as const) {
+  test(`${name} can be read by everybody, in a bright and in a dim room, and fits a tablet`, async ({ page }) => {
+    await visit(page, path);
+    await expect(page.getByRole('main')).toBeVisible();
+    for (const room of ['bright', 'dim']) {
+      await expect(page.locator('html')).toHaveAttribute('data-room', room);
+      const { violations } = await new AxeBuilder({ page }).analyze();
+      expect(violations.map(({ id, nodes }) => [id, nodes.map(({ html }) => html.slice(0, 120))])).toEqual([]);
+      await press(page, 'd');
+    }
+    await page.setViewportSize({ width: 768, height: 1024 });
+    const overflow = await page.evaluate(
+      () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
+    );
+    expect(overflow, 'the page scrolls sideways').toBeLessThanOrEqual(0);
+  });
+}
