@@ -54,6 +54,7 @@ export async function type(page: Page, text: string): Promise<void> {
 
 /** Send what a keyboard-wedge scanner sends: fast keys and Enter. */
 export async function scan(page: Page, text: string): Promise<void> {
+  await page.locator('html[data-scanner="heard"]').waitFor();
   await page.keyboard.type(text);
   await page.keyboard.press('Enter');
 }

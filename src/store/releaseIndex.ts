@@ -8,12 +8,16 @@ import type { ReleaseIndexRow } from './tables';
 
 const fold = (text: string): string => text.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase();
 
-/** Three-letter pieces of each word, as FTS5's trigram tokenizer makes them. */
-function trigrams(text: string): string[] {
+/** The words of a text that are long enough for FTS5's trigram tokenizer. */
+const searchable = (text: string): string[] =>
+  fold(text)
+    .split(/[^\p{L}\p{N}]+/u)
+    .filter((word) => word.length >= 3);
+
+/** Three-letter pieces of each word, as the tokenizer makes them. */
+function trigrams(words: string[]): string[] {
   const pieces = new Set<string>();
-  for (const word of fold(text).split(/[^\p{L}\p{N}]+/u)) {
-    for (let i = 0; i + 3 <= word.length; i++) pieces.add(word.slice(i, i + 3));
-  }
+  for (const word of words) for (let i = 0; i + 3 <= word.length; i++) pieces.add(word.slice(i, i + 3));
   return [...pieces].slice(0, 40);
 }
 
@@ -75,15 +79,25 @@ export function releaseIndex({ sequelize }: Store): ReleaseIndex {
       return rows.map(toRelease);
     },
     async similar(text, limit) {
-      const pieces = trigrams(text);
-      if (pieces.length === 0) return [];
-      const rows = await select<ReleaseIndexRow>(
-        `SELECT r.* FROM (
-           SELECT releaseId, rank FROM release_search WHERE release_search MATCH :query ORDER BY rank LIMIT :limit
-         ) found JOIN release_index r USING (releaseId) ORDER BY found.rank, r.releaseId`,
-        { query: pieces.map((piece) => `"${piece}"`).join(' OR '), limit },
+      const search = async (query: string) => {
+        const rows = await select<ReleaseIndexRow>(
+          `SELECT r.* FROM (
+             SELECT releaseId, rank FROM release_search WHERE release_search MATCH :query ORDER BY rank LIMIT :limit
+           ) found JOIN release_index r USING (releaseId) ORDER BY found.rank, r.releaseId`,
+          { query, limit },
+        );
+        return rows.map(toRelease);
+      };
+      const whole = searchable(text);
+      if (whole.length === 0) return [];
+      // All words as they are is the common case and cheap; only a slip makes it worth weighing every piece.
+      const exact = await search(whole.map((word) => `"${word}"`).join(' AND '));
+      if (exact.length > 0) return exact;
+      return search(
+        trigrams(whole)
+          .map((piece) => `"${piece}"`)
+          .join(' OR '),
       );
-      return rows.map(toRelease);
     },
   };
 }

@@ -44,7 +44,11 @@ export interface Candidate {
   reason: string;
 }
 
+/** At most so many candidates are shown, and none that fits worse than `LEAST`. */
 const LIMIT = 8;
+const LEAST = 0.35;
+/** So many releases of similar words are ranked. */
+const SIMILAR = 40;
 
 function fromSize(size: IndexedSize, score: number, reason: string): Candidate {
   const { releaseId, kind, makerName, name, styleCode, colourName, sizeKey } = size;
@@ -91,12 +95,13 @@ const words = (text: string): string[] =>
 
 /** How well a typed word stands for one of the release's words, 0 to 1; a beginning counts nearly as much as a whole. */
 function wordScore(typed: string, known: string[]): number {
+  const allowed = typed.length <= 3 ? 0 : typed.length <= 6 ? 1 : 2;
   let best = 0;
   for (const word of known) {
     if (word === typed) return 1;
     if (typed.length >= 2 && word.startsWith(typed)) best = Math.max(best, 0.9);
+    if (Math.abs(word.length - typed.length) > allowed) continue;
     const slips = align(word, typed).distance;
-    const allowed = typed.length <= 3 ? 0 : typed.length <= 6 ? 1 : 2;
     if (slips <= allowed) best = Math.max(best, 1 - slips / Math.max(word.length, typed.length));
   }
   return best;
@@ -147,6 +152,21 @@ function matchStyle(query: string, release: IndexedRelease): Candidate | null {
   return { ...release, sizeKey: null, score: 0.95 - distance / query.length, reason: `style code but for ${detail}` };
 }
 
+/** Best first, each release and size once; a release without a size stands for all of its sizes. */
+function rank(found: Candidate[]): Candidate[] {
+  found.sort((a, b) => b.score - a.score);
+  const seen = new Set<string>();
+  return found
+    .filter(({ releaseId, sizeKey }) => {
+      const key = `${releaseId}/${sizeKey ?? ''}`;
+      if (seen.has(key) || seen.has(releaseId)) return false;
+      seen.add(key);
+      if (sizeKey === null) seen.add(releaseId);
+      return true;
+    })
+    .slice(0, LIMIT);
+}
+
 /**
  * The releases and sizes that a scan or some typing may mean, with typing errors forgiven, best first.
  *
@@ -160,28 +180,19 @@ export async function matchReleases(query: string, index: ReleaseIndex): Promise
   const found: Candidate[] = [];
   const { readings } = readGtin(text);
   if (readings.length > 0) found.push(...(await matchGtin(readings, index)));
+  const digitsOnly = /^[\d\s-]+$/.test(text);
+  if (found.some((candidate) => candidate.score === 1 || digitsOnly)) return rank(found);
+
+  const style = /\d/.test(text) ? normaliseStyleCode(text) : '';
+  const styled = style.length >= 4 ? await index.byStyleKey(styleCodeKey(text)) : [];
+  const consider = (candidate: Candidate | null) => candidate && candidate.score >= LEAST && found.push(candidate);
+  for (const release of styled) consider(matchStyle(style, release));
   if (found.some((candidate) => candidate.score === 1)) return found;
 
-  const style = normaliseStyleCode(text);
-  const styled = style.length >= 4 && /\d/.test(style) ? await index.byStyleKey(styleCodeKey(text)) : [];
-  const alike = await index.similar(text, 40);
   const typed = words(text);
-  for (const release of [...styled, ...alike]) {
-    const candidates = [
-      style.length >= 4 && /\d/.test(style) ? matchStyle(style, release) : null,
-      matchWords(typed, release),
-    ];
-    for (const candidate of candidates) if (candidate && candidate.score >= 0.35) found.push(candidate);
+  for (const release of await index.similar(text, SIMILAR)) {
+    if (style.length >= 4) consider(matchStyle(style, release));
+    consider(matchWords(typed, release));
   }
-  found.sort((a, b) => b.score - a.score);
-  const seen = new Set<string>();
-  return found
-    .filter(({ releaseId, sizeKey }) => {
-      const key = `${releaseId}/${sizeKey ?? ''}`;
-      if (seen.has(key) || seen.has(releaseId)) return false;
-      seen.add(key);
-      if (sizeKey === null) seen.add(releaseId);
-      return true;
-    })
-    .slice(0, LIMIT);
+  return rank(found);
 }

@@ -68,6 +68,14 @@ export function CodesView({ today }: { today: string }) {
     preventDefault: true,
   });
 
+  const anything = reading.rows.some((row) => Object.values(row.cells).some((cell) => cell.entry));
+  const heading =
+    doubts.length > 0
+      ? `${doubts.length} ${doubts.length === 1 ? 'thing does' : 'things do'} not agree`
+      : anything
+        ? 'Nothing disagrees'
+        : 'Nothing read yet';
+  const marks = dateMarks(reading, release, today);
   const refusals = Object.values(drafts)
     .map(draftProblem)
     .filter((problem) => problem !== null);
@@ -124,11 +132,7 @@ export function CodesView({ today }: { today: string }) {
           </div>
         </div>
         <aside aria-label="What does not agree" className="min-w-0">
-          <h2 className="mb-2 border-b pb-1.5 text-[15px] font-semibold">
-            {doubts.length === 0
-              ? 'Nothing disagrees'
-              : `${doubts.length} ${doubts.length === 1 ? 'thing does' : 'things do'} not agree`}
-          </h2>
+          <h2 className="mb-2 border-b pb-1.5 text-[15px] font-semibold">{heading}</h2>
           {refusals.map((sentence) => (
             <p key={sentence} role="alert" className="mb-2.5 text-differs">
               {sentence}
@@ -157,7 +161,7 @@ export function CodesView({ today }: { today: string }) {
           )}
           {doubts.length === 0 && (
             <p className="text-soft">
-              {reading.rows.some((row) => Object.values(row.cells).some((cell) => cell.entry))
+              {anything
                 ? 'What was read so far fits together.'
                 : 'Read the label into the matrix: each entry is checked as you type.'}
             </p>
@@ -169,12 +173,14 @@ export function CodesView({ today }: { today: string }) {
           )}
         </aside>
       </div>
-      <section className="mt-5 border-t pt-3">
-        <h2 className="mb-2 text-[15px] font-semibold">Dates</h2>
-        <div className="max-w-[1040px]">
-          <DateLine marks={dateMarks(reading, release, today)} />
-        </div>
-      </section>
+      {marks.length > 1 && (
+        <section className="mt-5 border-t pt-3">
+          <h2 className="mb-2 text-[15px] font-semibold">Dates</h2>
+          <div className="max-w-[1040px]">
+            <DateLine marks={marks} />
+          </div>
+        </section>
+      )}
     </main>
   );
 }

@@ -27,7 +27,6 @@ const COLOURS: Record<DateMark['kind'], string> = { record: 'var(--soft)', seen:
  * two marks that cannot both be right.
  */
 export function DateLine({ marks }: { marks: DateMark[] }) {
-  if (marks.length < 2) return null;
   const earliest = marks.map((mark) => mark.interval.from).sort()[0] as Day;
   const latest = marks
     .map((mark) => mark.interval.to)

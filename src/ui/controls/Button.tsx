@@ -4,7 +4,7 @@ import type { ComponentProps } from 'react';
 type Look = 'act' | 'plain' | 'quiet';
 
 const LOOKS: Record<Look, string> = {
-  act: 'bg-accent text-on-accent hover:opacity-90',
+  act: 'bg-act text-on-act hover:opacity-90',
   plain: 'border border-line bg-sheet text-ink hover:border-accent',
   quiet: 'text-accent hover:underline underline-offset-4',
 };

@@ -8,6 +8,16 @@ import { MARK_WORDS, MarkSign } from '../marks/MarkSign';
 
 const BEARING_WORDS = { goods: 'about the goods', packaging: 'about the packaging', link: 'ties goods and packaging' };
 
+/** What the check bears on and what its weight rests on. */
+function workingWords({ bearsOn, answer, g, c, support, source, seconds }: Finding['check']): string {
+  const rests =
+    answer.form === 'quantity'
+      ? `weighed by its distance from the record (${support}: ${source})`
+      : `differs in ${Number((g * 100).toFixed(1))} % of genuine and ${Math.round(c * 100)} % of counterfeit items (${support}: ${source})`;
+  const time = answer.form === 'codes' ? '' : ` · about ${seconds} s`;
+  return `${BEARING_WORDS[bearsOn]} · ${rests}${time}`;
+}
+
 /** What was answered, in a few words for the end of the line. */
 function answerWords(finding: Finding): string {
   const { check, mark, choice, value, nominal, reason } = finding;
@@ -103,11 +113,7 @@ export function CheckLine({
             children
           )}
           {note && <p className="max-w-[72ch] text-soft">Note: {note}</p>}
-          <p className="text-[13px] text-soft">
-            {BEARING_WORDS[check.bearsOn]} · differs in {Math.round(check.g * 1000) / 10} % of genuine and{' '}
-            {Math.round(check.c * 100)} % of counterfeit items ({check.support}: {check.source})
-            {check.answer.form === 'codes' ? '' : ` · about ${check.seconds} s`}
-          </p>
+          <p className="text-[13px] text-soft">{workingWords(check)}</p>
           <span className="sr-only">{findingWords(finding)}</span>
         </div>
       )}

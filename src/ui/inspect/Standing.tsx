@@ -77,7 +77,10 @@ export function Standing({ onNext }: { onNext: (check: string) => void }) {
   const [next] = gains;
   const left = findings.filter(({ mark }) => mark === 'open').length;
   return (
-    <aside aria-label="Standing" className="grid min-w-0 grid-cols-[minmax(0,1fr)] content-start gap-4">
+    <aside
+      aria-label="Standing"
+      className="grid min-w-0 grid-cols-[minmax(0,1fr)] content-start gap-4 max-[1100px]:grid-cols-2 max-[1100px]:gap-x-8 max-md:grid-cols-1"
+    >
       <section>
         <h2 className="flex items-baseline justify-between">
           <span className="text-[15px]">

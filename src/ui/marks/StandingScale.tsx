@@ -42,6 +42,7 @@ export function StandingScale({
       viewBox={`0 0 ${width} ${height}`}
       width={slim ? width : '100%'}
       height={slim ? height : undefined}
+      className="max-w-[300px]"
       role="img"
       aria-label={title}
     >

@@ -96,7 +96,9 @@ export function useWedge(onScan: (text: string, field: Field | null) => void): v
       timer = setTimeout(release, BURST_MS);
     };
     window.addEventListener('keydown', onKey, true);
+    document.documentElement.dataset.scanner = 'heard';
     return () => {
+      delete document.documentElement.dataset.scanner;
       window.removeEventListener('keydown', onKey, true);
       clearTimeout(timer);
     };

@@ -64,7 +64,10 @@ export function VerdictView() {
         <List title="Excused" findings={findings.filter(({ mark }) => mark === 'excused')} />
         <List title="Could not be told" findings={findings.filter(({ mark }) => mark === 'cantTell')} />
       </div>
-      <aside className="grid grid-cols-[minmax(0,1fr)] content-start gap-5" aria-label="Decision">
+      <aside
+        className="grid grid-cols-[minmax(0,1fr)] content-start gap-5 max-[1100px]:grid-cols-2 max-[1100px]:gap-x-8 max-md:grid-cols-1"
+        aria-label="Decision"
+      >
         <section>
           <h2 className="text-[13px] text-soft">Goods</h2>
           <p className="text-[24px] leading-tight font-semibold">{GOODS_WORDS[goods.decision]}</p>

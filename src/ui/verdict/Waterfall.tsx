@@ -42,7 +42,7 @@ export function Waterfall({ assessment, kind }: { assessment: Assessment; kind: 
           <th scope="col" className="py-1 font-normal">
             Strand
           </th>
-          <th scope="col" className="w-[240px] font-normal">
+          <th scope="col" className="w-[260px] pr-5 font-normal">
             <span className="flex justify-between">
               <span>← counterfeit</span>
               <span>genuine →</span>

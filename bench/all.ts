@@ -1,0 +1,5 @@
+import { benchAssess } from './assess';
+import { benchMatch } from './match';
+
+await benchMatch();
+await benchAssess();
