@@ -14,6 +14,10 @@ const searchable = (text: string): string[] =>
     .split(/[^\p{L}\p{N}]+/u)
     .filter((word) => word.length >= 3);
 
+const quoted = (text: string): string => `"${text}"`;
+const all = (texts: string[]): string => texts.map(quoted).join(' AND ');
+const any = (texts: string[]): string => texts.map(quoted).join(' OR ');
+
 /** Three-letter pieces of each word, as the tokenizer makes them. */
 function trigrams(words: string[]): string[] {
   const pieces = new Set<string>();
@@ -79,6 +83,10 @@ export function releaseIndex({ sequelize }: Store): ReleaseIndex {
       return rows.map(toRelease);
     },
     async similar(text, limit) {
+      const occurs = async (word: string) => {
+        const sql = 'SELECT 1 FROM release_search WHERE release_search MATCH :query LIMIT 1';
+        return (await select(sql, { query: quoted(word) })).length > 0;
+      };
       const search = async (query: string) => {
         const rows = await select<ReleaseIndexRow>(
           `SELECT r.* FROM (
@@ -88,16 +96,17 @@ export function releaseIndex({ sequelize }: Store): ReleaseIndex {
         );
         return rows.map(toRelease);
       };
-      const whole = searchable(text);
-      if (whole.length === 0) return [];
-      // All words as they are is the common case and cheap; only a slip makes it worth weighing every piece.
-      const exact = await search(whole.map((word) => `"${word}"`).join(' AND '));
+      const wanted = searchable(text);
+      if (wanted.length === 0) return [];
+      // All words as they are is the common case and cheap; only a slip makes it worth weighing the pieces.
+      const exact = await search(all(wanted));
       if (exact.length > 0) return exact;
-      return search(
-        trigrams(whole)
-          .map((piece) => `"${piece}"`)
-          .join(' OR '),
-      );
+      const known: string[] = [];
+      for (const word of wanted) if (await occurs(word)) known.push(word);
+      const slips = wanted.filter((word) => !known.includes(word));
+      const near =
+        slips.length > 0 ? await search([...known.map(quoted), `(${any(trigrams(slips))})`].join(' AND ')) : [];
+      return near.length > 0 ? near : search(any(trigrams(wanted)));
     },
   };
 }

@@ -103,9 +103,20 @@ describe('corrections', () => {
       }),
     );
   });
-  it('offers nothing for a number that passes', () => {
-    const [reading] = readGtin('6291041500213').readings;
-    expect(reading && gtinCorrections(reading)).toEqual([]);
+  it('offers for a number that passes only the swaps that the check digit does not notice', () => {
+    fc.assert(
+      fc.property(digitString(12), (body) => {
+        const [reading] = readGtin(withCheck(body)).readings;
+        for (const { kind, at } of reading ? gtinCorrections(reading) : []) {
+          expect(kind).toBe('swap');
+          expect(Math.abs(Number(reading?.digits[at]) - Number(reading?.digits[at + 1]))).toBe(5);
+        }
+      }),
+    );
+    const [blind] = readGtin(withCheck('952120016111')).readings;
+    expect(blind && gtinCorrections(blind)).toContainEqual(
+      expect.objectContaining({ at: 7, digits: withCheck('952120061111') }),
+    );
   });
 });
 

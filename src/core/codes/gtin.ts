@@ -149,15 +149,14 @@ export interface GtinCorrection {
 }
 
 /**
- * The numbers that pass the check digit and lie one slip away from a number that fails: one digit misread
+ * The numbers that pass the check digit and lie one slip away: one digit misread
  * (for each place exactly one other digit passes, since 1 and 3 are invertible modulo 10) or two neighbours
- * swapped. Swaps come first; they are the commoner slip of a typing hand.
+ * swapped. Swaps come first; they are the commoner slip of a typing hand. Of a number that passes, only swaps of
+ * digits that differ by five are left: the one slip that the check digit does not notice.
  *
- * @param reading a reading with `valid: false`
  * @returns at most 27 corrections; which of them exist is for the records to say
  */
 export function gtinCorrections(reading: GtinReading): GtinCorrection[] {
-  if (reading.valid) return [];
   const { digits, form } = reading;
   const passes = (candidate: string): string | null => {
     const again = form === 'UPC-E' ? upcEReading(candidate) : plainReading(candidate);

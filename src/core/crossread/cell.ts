@@ -129,9 +129,12 @@ function mismatch(
     };
   }
   if (fact === 'gtin') {
+    const meant = entry.corrections?.length
+      ? ` With two digits swapped the records know ${entry.corrections.join(', ')}.`
+      : '';
     return {
       kind: 'unknownCode',
-      sentence: `The barcode number on ${where} passes its check digit but is in no record.`,
+      sentence: `The barcode number on ${where} passes its check digit but is in no record.${meant}`,
     };
   }
   const beside = releaseAt(place, context);

@@ -61,7 +61,7 @@ function correctionReason(correction: GtinCorrection, reading: GtinReading): str
     correction.kind === 'swap'
       ? `digits ${at} and ${at + 1} swapped`
       : `digit ${at} read as ${correction.digits[correction.at]} instead of ${reading.digits[correction.at]}`;
-  return `check digit fails; with ${change} it is in the records`;
+  return `${reading.valid ? 'in no record' : 'check digit fails'}; with ${change} it is in the records`;
 }
 
 async function matchGtin(readings: GtinReading[], index: ReleaseIndex): Promise<Candidate[]> {
@@ -93,6 +93,13 @@ const words = (text: string): string[] =>
     .split(/[^\p{L}\p{N}.]+/u)
     .filter((word) => word !== '');
 
+/** Letters of one word that the other lacks: a bound on the slips between them that costs little. */
+function strangers(typed: string, word: string): number {
+  let count = 0;
+  for (const letter of typed) if (!word.includes(letter)) count += 1;
+  return count;
+}
+
 /** How well a typed word stands for one of the release's words, 0 to 1; a beginning counts nearly as much as a whole. */
 function wordScore(typed: string, known: string[]): number {
   const allowed = typed.length <= 3 ? 0 : typed.length <= 6 ? 1 : 2;
@@ -100,7 +107,7 @@ function wordScore(typed: string, known: string[]): number {
   for (const word of known) {
     if (word === typed) return 1;
     if (typed.length >= 2 && word.startsWith(typed)) best = Math.max(best, 0.9);
-    if (Math.abs(word.length - typed.length) > allowed) continue;
+    if (Math.abs(word.length - typed.length) > allowed || strangers(typed, word) > allowed) continue;
     const slips = align(word, typed).distance;
     if (slips <= allowed) best = Math.max(best, 1 - slips / Math.max(word.length, typed.length));
   }
