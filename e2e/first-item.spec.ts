@@ -108,6 +108,12 @@ test('a scan on the queue opens a new case, and the next scan on it is read as i
   await press(page, 'c');
   await expect(page.getByRole('textbox', { name: /^Barcode number, Box label, differs/ })).toHaveValue('9521204101061');
   await expect(page.getByText(/is this release's in size 42.5, not 42/)).toBeVisible();
+  // A field that had the focus is put back as it was; the scan goes where it belongs.
+  const model = page.getByRole('textbox', { name: /^Model name, Box label/ });
+  await model.fill('Skerry');
+  await scan(page, '9521204101054');
+  await expect(page.getByRole('textbox', { name: /^Barcode number, Box label, agrees/ })).toHaveValue('9521204101054');
+  await expect(model).toHaveValue('Skerry');
 });
 
 test('a mistyped number is found all the same, and what is in no record says so', async ({ page }) => {

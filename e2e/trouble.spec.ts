@@ -95,6 +95,10 @@ test('an answer is excused with a reason, noted, and taken back', async ({ page 
   await expect(zip).toHaveAttribute('data-mark', 'excused');
   await press(page, 'u');
   await expect(zip).toHaveAttribute('data-mark', 'open');
+  // The hurried hand: an answer too many is taken back although the focus has moved on.
+  await press(page, '2', 'u');
+  await expect(zip).toHaveAttribute('data-mark', 'open');
+  await expect(zip.getByRole('button').first()).toHaveAttribute('aria-expanded', 'true');
 });
 
 test('a sealed case is read only until it is reopened with a reason', async ({ page }) => {
@@ -136,6 +140,15 @@ test('addresses of nothing say so, and another site cannot write', async ({ page
     data: '{"caseId":',
   });
   expect(await broken.json()).toMatchObject({ sentence: expect.stringMatching(/not whole JSON/) });
+});
+
+test('pages come with a strict security policy, and the desk says nothing of itself', async ({ page }) => {
+  const headers = (await page.request.get('/')).headers();
+  const policy = headers['content-security-policy'] ?? '';
+  const scripts = policy.split('; ').find((each) => each.startsWith('script-src')) ?? '';
+  expect(policy).toContain("default-src 'self'");
+  expect(scripts).toMatch(/^script-src 'self' 'nonce-[A-Za-z0-9+/=]{20,}' 'strict-dynamic'$/);
+  expect(headers['x-powered-by']).toBeUndefined();
 });
 
 test('nobody is at the bench until somebody is picked', async ({ browser, baseURL }) => {

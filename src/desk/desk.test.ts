@@ -6,6 +6,7 @@ import { verifyChain } from '@/core/casefile/hash';
 import { assess } from '@/core/judgement/assess';
 import { type TestDesk, testDesk } from '@/demo/testing/testDesk';
 import { readCaseFolder } from './caseFolder';
+import { openDesk } from './desk';
 import { groundsOf } from './grounds';
 import { openCase } from './openCase';
 import { readQueue } from './queue';
@@ -203,6 +204,15 @@ describe('sealing', () => {
     await record(number, fact('VK4821-107'));
     expect((await readQueue(at.desk)).open.find((line) => line.number === number)).toMatchObject({ reopened: true });
   });
+});
+
+it('is all there after a restart', async () => {
+  const number = await open();
+  await record(number, fact('VK4821-107'));
+  const before = [await readQueue(at.desk), await readCaseFolder(at.desk, number)];
+  await at.desk.store.close();
+  at.desk = await openDesk(at.directory);
+  expect([await readQueue(at.desk), await readCaseFolder(at.desk, number)]).toEqual(before);
 });
 
 describe('export and import', () => {

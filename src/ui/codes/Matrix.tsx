@@ -30,7 +30,7 @@ export function Matrix({
     column[at + rows]?.querySelector('input')?.focus();
   };
   return (
-    <table ref={table} className="w-full table-fixed border-collapse bg-sheet">
+    <table ref={table} className="w-full min-w-[900px] table-fixed border-collapse bg-sheet">
       <caption className="sr-only">Cross-reading: facts down, places across</caption>
       <colgroup>
         <col className="w-[155px]" />
@@ -57,7 +57,7 @@ export function Matrix({
       <tbody>
         {reading.rows.map(({ fact, expected, cells }) => (
           <tr key={fact.id} className="h-10 border-b">
-            <th scope="row" className="px-3 text-left font-normal">
+            <th scope="row" className="sticky left-0 z-10 bg-sheet px-3 text-left font-normal">
               {fact.name}
             </th>
             <td

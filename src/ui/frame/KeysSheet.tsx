@@ -52,8 +52,8 @@ const GROUPS: { name: string; keys: [keys: string[], does: string][] }[] = [
       [['0'], 'can’t tell'],
       [['x'], 'excuse with a reason'],
       [['m'], 'add a note to the answer'],
-      [['u'], 'take back the answer'],
-      [['Enter'], 'go to the suggested check'],
+      [['u'], 'take back this answer, or the last one'],
+      [['Enter'], 'go to the suggested check; again: to its codes'],
     ],
   },
 ];

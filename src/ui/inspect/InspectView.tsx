@@ -1,4 +1,5 @@
 'use client';
+import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { withinTolerance } from '@/core/checks/findings';
@@ -19,7 +20,11 @@ export function InspectView() {
   const suggested = gains[0]?.finding.check.id;
   const [focus, setFocus] = useState(() => suggested ?? findings[0]?.check.id ?? '');
   const actions = useRef<AnswerActions>(null);
+  /** Checks answered here, newest last, for taking back the answer that a hurried hand just gave. */
+  const answered = useRef<string[]>([]);
+  const router = useRouter();
   const sealed = file.seal !== null;
+  const codesPath = `/case/${log.folder.number}/codes`;
   const index = findings.findIndex(({ check }) => check.id === focus);
   const current = findings[index] ?? findings[0];
   const layer = current?.check.layer ?? '';
@@ -36,6 +41,7 @@ export function InspectView() {
 
   /** On to the next open check that a person answers, in the order of the layers. */
   const advance = () => {
+    if (current) answered.current.push(current.check.id);
     const open = findings.map(({ check, mark }, i) => ({
       i,
       id: check.id,
@@ -79,7 +85,11 @@ export function InspectView() {
     advance();
   };
   const undo = () => {
-    if (current && file.findings[current.check.id] && !sealed) record('findingWithdrawn', { check: current.check.id });
+    if (sealed || !current) return;
+    const check = file.findings[current.check.id] ? current.check.id : answered.current.pop();
+    if (!check || !file.findings[check]) return;
+    record('findingWithdrawn', { check });
+    setFocus(check);
   };
   const note = (text: string) => {
     const entry = current && file.findings[current.check.id];
@@ -121,9 +131,10 @@ export function InspectView() {
     'enter',
     (event) => {
       if (event.target instanceof HTMLElement && event.target.closest('button, a')) return;
-      if (suggested) setFocus(suggested);
+      if (suggested === focus && current?.check.answer.form === 'codes') router.push(codesPath);
+      else if (suggested) setFocus(suggested);
     },
-    [suggested],
+    [suggested, focus, current],
   );
 
   return (
@@ -151,7 +162,7 @@ export function InspectView() {
                   finding={finding}
                   focused={focused}
                   suggested={check.id === suggested && mark === 'open'}
-                  codesPath={`/case/${log.folder.number}/codes`}
+                  codesPath={codesPath}
                   onFocus={() => setFocus(check.id)}
                 >
                   {mark === 'excused' && !file.findings[check.id] ? (

@@ -87,7 +87,7 @@ export function Standing({ onNext }: { onNext: (check: string) => void }) {
             Goods: <strong className="font-semibold">{GOODS_WORDS[goods.decision]}</strong>
           </span>
           <span>
-            <span className="font-mono text-[17px]">{formatShare(goods.p)}</span>{' '}
+            <strong className="text-[17px] font-semibold">{formatShare(goods.p)}</strong>{' '}
             <span className="text-[13px] text-soft">genuine</span>
           </span>
         </h2>
@@ -109,7 +109,7 @@ export function Standing({ onNext }: { onNext: (check: string) => void }) {
               Packaging: <strong className="font-semibold">{PACKAGING_WORDS[packaging.decision]}</strong>
             </span>
             <span>
-              <span className="font-mono text-[17px]">{formatShare(packaging.p)}</span>{' '}
+              <strong className="text-[17px] font-semibold">{formatShare(packaging.p)}</strong>{' '}
               <span className="text-[13px] text-soft">its own</span>
             </span>
           </h2>

@@ -41,7 +41,7 @@ export interface QueueLineView {
 }
 
 const COLUMNS =
-  'grid grid-cols-[5.5rem_minmax(0,1fr)_9rem_11rem_13.5rem_7rem] items-center gap-4 px-3 max-lg:grid-cols-[5.5rem_minmax(0,1fr)_9rem_10rem]';
+  'grid grid-cols-[5.5rem_minmax(0,1fr)_9rem_11rem_13.5rem_7rem] items-center gap-4 px-3 max-lg:grid-cols-[5.5rem_minmax(0,1fr)_8.5rem_13rem]';
 
 function Line({
   line,
@@ -94,7 +94,7 @@ function Line({
         </span>
         {line.sizeKey && <span className="block text-[13px] text-soft">size {line.sizeKey}</span>}
       </span>
-      <span className="flex items-center gap-1.5">
+      <span className="flex items-center gap-1.5 max-lg:hidden">
         {line.differing > 0 && <MarkSign mark="differs" size={13} silent />}
         <span>
           <span className="block">
@@ -109,7 +109,7 @@ function Line({
           </span>
         </span>
       </span>
-      <span className="max-lg:hidden">
+      <span>
         <StandingScale
           slim
           p={line.goods.p}
@@ -145,8 +145,8 @@ function Headings({ sealed }: { sealed: boolean }) {
       <span>Case</span>
       <span>Item, as it is claimed</span>
       <span>Style code</span>
-      <span>Evidence</span>
-      <span className="max-lg:hidden">Goods: counterfeit ↔ genuine</span>
+      <span className="max-lg:hidden">Evidence</span>
+      <span>Goods: counterfeit ↔ genuine</span>
       <span className="max-lg:hidden">{sealed ? 'Sealed' : 'Last touched'}</span>
     </div>
   );

@@ -1,0 +1,74 @@
+import { spawnSync } from 'node:child_process';
+import { mkdtemp, readFile, rm, writeFile } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+
+let directory: string;
+const run = (...args: string[]) => {
+  const { status, stdout, stderr } = spawnSync(
+    process.execPath,
+    ['node_modules/tsx/dist/cli.mjs', 'src/cli/main.ts', ...args],
+    {
+      encoding: 'utf8',
+      env: { ...process.env, PINPRICK_DATA: join(directory, 'data') },
+    },
+  );
+  return { status, stderr, json: () => JSON.parse(stdout) };
+};
+
+beforeAll(async () => {
+  directory = await mkdtemp(join(tmpdir(), 'pinprick-cli-'));
+  expect(run('prepare', '--demo').stderr).toMatch(/18 cases/);
+});
+afterAll(() => rm(directory, { recursive: true, force: true }));
+
+describe('command line', () => {
+  it('reads a code in every way, and exits 1 where no reading is free of problems', () => {
+    const good = run('read-code', '9 521204 100262');
+    expect(good.status).toBe(0);
+    expect(good.json().readings[0]).toMatchObject({
+      kind: 'GTIN-13',
+      normal: '09521204100262',
+      fields: { maker: 'Veskarn' },
+      problems: [],
+    });
+    const bad = run('read-code', '9521204100263');
+    expect(bad.status).toBe(1);
+    expect(bad.json().readings[0].problems[0]).toMatch(/call for 2/);
+    const style = run('read-code', 'VK48Z1-1O7', '--maker', 'Veskarn').json().readings;
+    expect(style).toMatchObject([
+      {
+        kind: 'style code',
+        display: 'VK4821-107',
+        problems: [expect.stringMatching(/“Z”, read as “2”/), expect.stringMatching(/“O”, read as “0”/)],
+      },
+    ]);
+  });
+  it('exports, assesses and imports, with the same hash', async () => {
+    const file = join(directory, 'case.json');
+    expect(run('export', 'PP-0002', '--to', file).status).toBe(0);
+    const assessed = run('assess', file);
+    expect(assessed.status).toBe(1);
+    expect(assessed.json()).toMatchObject({
+      case: 'PP-0002',
+      goods: { decision: 'counterfeit' },
+      packaging: { decision: 'notOwn' },
+    });
+    expect(run('import', file).json()).toEqual({ number: 'PP-0002', head: assessed.json().head });
+    await writeFile(file, (await readFile(file, 'utf8')).slice(0, 900));
+    expect(run('import', file)).toMatchObject({ status: 1, stderr: expect.stringMatching(/not a whole JSON file/) });
+  });
+  it.each([
+    [['fly'], 2, /no command “fly”/],
+    [['read-code'], 2, /Give one code/],
+    [['read-code', 'x', '--colour', 'red'], 2, /Unknown option/],
+    [['read-code', 'x', '--maker', 'Nobody'], 2, /No maker is called “Nobody”/],
+    [['export', 'PP-9999'], 1, /no case PP-9999/],
+    [['assess', 'nowhere.json'], 1, /nowhere.json cannot be read \(ENOENT\)/],
+  ])('%j exits %i with a sentence', (args, status, sentence) => {
+    const ended = run(...args);
+    expect(ended.status).toBe(status);
+    expect(ended.stderr).toMatch(sentence);
+  });
+});
