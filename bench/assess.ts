@@ -1,9 +1,9 @@
 import { fold } from '@/core/casefile/fold';
 import type { CheckDefinition } from '@/core/checks/check';
 import { assess } from '@/core/judgement/assess';
+import { groundsOf } from '@/core/judgement/grounds';
 import { testDesk } from '@/demo/testing/testDesk';
 import { readCaseFolder } from '@/desk/caseFolder';
-import { groundsOf } from '@/desk/grounds';
 import { line, time } from './stopwatch';
 
 /** Assessing one case of growing size, with and without posterior draws. */

@@ -1,19 +1,10 @@
-import type { CaseEvent } from '@/core/casefile/event';
 import { fold } from '@/core/casefile/fold';
-import { type ChainCheck, verifyChain } from '@/core/casefile/hash';
+import { verifyChain } from '@/core/casefile/hash';
+import type { CaseFolder } from '@/core/judgement/grounds';
 import { findCase, readEvents } from '@/store/cases';
 import type { Desk } from './desk';
-import { type GroundsRevisions, loadGrounds } from './grounds';
+import { loadGrounds } from './grounds';
 import { Refusal } from './refusal';
-
-/** All that a screen needs of one case. */
-export interface CaseFolder {
-  id: string;
-  number: string;
-  events: CaseEvent[];
-  grounds: GroundsRevisions;
-  chain: ChainCheck;
-}
 
 /**
  * A case with its log and the documents it is held against.

@@ -1,8 +1,8 @@
 import type { Transaction } from 'sequelize';
-import type { ChosenRelease, Pins } from '@/core/casefile/event';
+import type { ChosenRelease } from '@/core/casefile/event';
 import type { CaseFile } from '@/core/casefile/fold';
 import type { KindDefinition } from '@/core/checks/check';
-import type { Grounds } from '@/core/judgement/assess';
+import type { GroundsRevisions } from '@/core/judgement/grounds';
 import type { HouseRules } from '@/core/judgement/houseRules';
 import type { Maker, Release, Revision } from '@/core/releases/release';
 import type { SizeChart } from '@/core/sizes/sizeChart';
@@ -10,44 +10,7 @@ import { type DocumentKind, readDocument, readForeign, readPinned } from '@/stor
 import type { Store } from '@/store/store';
 import { Refusal } from './refusal';
 
-/** The documents that a case is held against, as revisions. */
-export interface GroundsRevisions {
-  kind: Revision<KindDefinition>;
-  houseRules: Revision<HouseRules>;
-  release: Revision<Release> | null;
-  maker: Revision<Maker> | null;
-  chart: Revision<SizeChart> | null;
-}
-
 export const HOUSE_RULES_ID = 'house';
-
-/** The contents of the revisions, as the assessment takes them. */
-export function groundsOf(revisions: GroundsRevisions): Grounds {
-  const { kind, houseRules, release, maker, chart } = revisions;
-  return {
-    kind: kind.body,
-    houseRules: houseRules.body,
-    release: release?.body ?? null,
-    maker: maker?.body ?? null,
-    chart: chart?.body ?? null,
-  };
-}
-
-const pin = (revision: Revision<unknown>): ChosenRelease => {
-  const { id, revision: number, hash } = revision;
-  return { id, revision: number, hash };
-};
-
-/** The pins of a verdict that rests on these documents. */
-export function pinsOf({ kind, houseRules, release, maker, chart }: GroundsRevisions): Pins {
-  return {
-    kind: pin(kind),
-    houseRules: pin(houseRules),
-    release: release && pin(release),
-    maker: maker && pin(maker),
-    chart: chart && pin(chart),
-  };
-}
 
 /**
  * The documents of a case: those that its verdict pins where it is sealed; else the chosen revision of the

@@ -1,7 +1,7 @@
+import type { CaseSummary } from '@/core/judgement/caseSummary';
 import { listCases } from '@/store/cases';
 import type { CaseRow } from '@/store/tables';
 import type { Desk } from './desk';
-import type { CaseSummary } from './summary';
 
 /** A line of the queue. */
 export interface QueueLine extends CaseSummary {

@@ -1,17 +1,17 @@
 import type { Transaction } from 'sequelize';
-import type { CaseEvent, NewEvent, VerdictBody } from '@/core/casefile/event';
+import type { CaseEvent, NewEvent } from '@/core/casefile/event';
 import { advance, type CaseFile, fold, refusal } from '@/core/casefile/fold';
 import { eventHash, verifyChain } from '@/core/casefile/hash';
 import { checksFor } from '@/core/checks/findings';
 import { expandFacts } from '@/core/crossread/facts';
 import { formatProblem } from '@/core/formats/validate';
-import { assess } from '@/core/judgement/assess';
-import { verdictSentences } from '@/core/judgement/sentences';
+import { type GroundsRevisions, groundsOf } from '@/core/judgement/grounds';
+import { verdictBody } from '@/core/judgement/verdictBody';
 import type { Release } from '@/core/releases/release';
 import { appendEvents, caseOfEvent, findCase, readEvents } from '@/store/cases';
 import { readPinned } from '@/store/documents';
 import type { Desk } from './desk';
-import { type GroundsRevisions, groundsOf, loadGrounds, pinsOf } from './grounds';
+import { loadGrounds } from './grounds';
 import { identify } from './identify';
 import { Refusal } from './refusal';
 import { requireChecker } from './roster';
@@ -26,23 +26,6 @@ export interface RecordCommand {
 }
 
 const invalid = (sentence: string) => new Refusal('invalid', sentence);
-const round = (value: number, places: number): number => Number(value.toFixed(places));
-
-/** The verdict as the server computes it; what the client saw must be the same. */
-export function verdictBody(file: CaseFile, grounds: GroundsRevisions): VerdictBody {
-  const assessment = assess(file, groundsOf(grounds));
-  const { goods, packaging, weighing } = assessment;
-  return {
-    goods: goods.decision,
-    packaging: packaging.decision,
-    pGenuine: round(goods.p, 4),
-    interval: [round(goods.interval[0], 4), round(goods.interval[1], 4)],
-    weight: round(weighing.weight, 1),
-    sentences: verdictSentences(file, assessment).map(({ text }) => text),
-    pins: pinsOf(grounds),
-  };
-}
-
 /** Fill in what the desk knows of an event, and turn down what cannot be. */
 async function complete(desk: Desk, file: CaseFile, grounds: GroundsRevisions, event: NewEvent): Promise<NewEvent> {
   const { kind, release, chart } = groundsOf(grounds);

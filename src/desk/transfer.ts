@@ -1,11 +1,12 @@
 import { type ExportedCase, exportedCaseProblem } from '@/core/casefile/exportedCase';
 import { fold } from '@/core/casefile/fold';
 import { formatProblem } from '@/core/formats/validate';
+import type { GroundsRevisions } from '@/core/judgement/grounds';
 import { appendEvents, findCase } from '@/store/cases';
 import { type DocumentKind, keepForeign } from '@/store/documents';
 import { readCaseFolder } from './caseFolder';
 import type { Desk } from './desk';
-import { type GroundsRevisions, loadGrounds } from './grounds';
+import { loadGrounds } from './grounds';
 import { Refusal } from './refusal';
 import { projectionRow } from './summary';
 

@@ -1,6 +1,6 @@
 import type { CaseFile } from '../casefile/fold';
 import { type Finding, gatherFindings } from '../checks/findings';
-import type { ReadingContext, Records } from '../crossread/context';
+import type { ReadingContext } from '../crossread/context';
 import { type CrossReading, crossread } from '../crossread/crossread';
 import {
   type Decision,
@@ -11,16 +11,12 @@ import {
   sideOfThresholds,
 } from './decide';
 import { drawIntervals } from './draws';
+import type { Grounds } from './grounds';
 import { type HouseRules, type Thresholds, thresholds } from './houseRules';
 import { type Bound, bound, type Gain, rankGains } from './nextCheck';
 import { type ChainReading, type OneFaultReading, partingSentence, readChain, readOneFault } from './readings';
 import { type Weighing, weigh } from './weigh';
 import { genuineShare, type State, statesOf } from './worlds';
-
-/** Everything an assessment rests on, beside the case itself. */
-export interface Grounds extends Records {
-  houseRules: HouseRules;
-}
 
 /** An answer to one of the two questions, with its uncertainty. */
 export interface Standing<D> extends Decision<D> {

@@ -15,12 +15,14 @@ export async function testDesk(demo: boolean): Promise<TestDesk> {
   const directory = await mkdtemp(join(tmpdir(), 'pinprick-test-'));
   const desk = await openDesk(directory);
   if (demo) await fillDemo(desk);
-  return {
+  const at: TestDesk = {
     desk,
     directory,
+    // Whatever desk is open then: a test of a restart puts another one in place.
     close: async () => {
-      await desk.store.close();
+      await at.desk.store.close();
       await rm(directory, { recursive: true, force: true });
     },
   };
+  return at;
 }

@@ -3,8 +3,9 @@ import { createContext, type ReactNode, useCallback, useContext, useMemo } from 
 import { v4 as newUuid } from 'uuid';
 import type { CaseEvent, EventBodies, EventType, NewEvent } from '@/core/casefile/event';
 import { advance, type CaseFile, fold } from '@/core/casefile/fold';
-import { type Assessment, assess, type Grounds } from '@/core/judgement/assess';
-import { type CaseFolderView, groundsOf } from './folder';
+import { type Assessment, assess } from '@/core/judgement/assess';
+import { type CaseFolder, type Grounds, groundsOf } from '@/core/judgement/grounds';
+
 import { type CaseLog, useCaseLog } from './useCaseLog';
 
 export interface Checker {
@@ -17,8 +18,9 @@ interface CaseBookValue {
   file: CaseFile;
   grounds: Grounds;
   assessment: Assessment;
-  checkers: Checker[];
   record<T extends EventType>(type: T, body: EventBodies[T]): void;
+  /** Keep a scanned barcode number: at the place named, else on the packaging. Does nothing on a sealed case. */
+  readBarcode(raw: string, place?: string): void;
   nameOf(checker: string): string;
 }
 
@@ -46,7 +48,7 @@ export function CaseBook({
   checkers,
   children,
 }: {
-  folder: CaseFolderView;
+  folder: CaseFolder;
   checkers: Checker[];
   children: ReactNode;
 }) {
@@ -56,16 +58,24 @@ export function CaseBook({
     () => foldWithPending(folder.id, folder.events, pending, new Date().toISOString()),
     [folder, pending],
   );
-  const grounds = useMemo(() => groundsOf(folder), [folder]);
+  const grounds = useMemo(() => groundsOf(folder.grounds), [folder]);
   const assessment = useMemo(() => assess(file, grounds), [file, grounds]);
   const record = useCallback(
     <T extends EventType>(type: T, body: EventBodies[T]) => add([{ id: newUuid(), type, body } as NewEvent]),
     [add],
   );
+  const readBarcode = useCallback(
+    (raw: string, place?: string) => {
+      const label = grounds.kind.places.find((each) => each.side === 'packaging' && each.facts.includes('gtin'))?.id;
+      const at = place ?? label;
+      if (at && !file.seal) record('factRead', { place: at, fact: 'gtin', state: 'read', raw, via: 'scanned' });
+    },
+    [grounds, file.seal, record],
+  );
   const nameOf = useCallback((id: string) => checkers.find((checker) => checker.id === id)?.name ?? id, [checkers]);
   const value = useMemo(
-    () => ({ log, file, grounds, assessment, checkers, record, nameOf }),
-    [log, file, grounds, assessment, checkers, record, nameOf],
+    () => ({ log, file, grounds, assessment, record, readBarcode, nameOf }),
+    [log, file, grounds, assessment, record, readBarcode, nameOf],
   );
   return <CaseBookContext value={value}>{children}</CaseBookContext>;
 }

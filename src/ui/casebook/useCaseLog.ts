@@ -1,8 +1,8 @@
 'use client';
 import { useCallback, useRef, useState } from 'react';
 import type { CaseEvent, NewEvent } from '@/core/casefile/event';
+import type { CaseFolder } from '@/core/judgement/grounds';
 import { post, request, Turned } from '../request';
-import type { CaseFolderView } from './folder';
 
 /** What stands between the person and a saved case. */
 export type SaveTrouble =
@@ -10,7 +10,7 @@ export type SaveTrouble =
   | { kind: 'conflict'; sentence: string; since: CaseEvent[] };
 
 export interface CaseLog {
-  folder: CaseFolderView;
+  folder: CaseFolder;
   /** Events that the server has not kept yet; the screen counts them already. */
   pending: NewEvent[];
   saving: boolean;
@@ -26,7 +26,7 @@ export interface CaseLog {
  * The log of a case as this browser sees it: what the server kept and what is on its way there. Events are sent
  * one batch after another; what cannot be saved stays pending until the person decides.
  */
-export function useCaseLog(initial: CaseFolderView): CaseLog {
+export function useCaseLog(initial: CaseFolder): CaseLog {
   const [folder, setFolder] = useState(initial);
   const [pending, setPending] = useState<NewEvent[]>([]);
   const [saving, setSaving] = useState(false);
@@ -35,7 +35,7 @@ export function useCaseLog(initial: CaseFolderView): CaseLog {
   const seen = useRef(initial);
   const busy = useRef(false);
 
-  const see = useCallback((next: CaseFolderView) => {
+  const see = useCallback((next: CaseFolder) => {
     seen.current = next;
     setFolder(next);
   }, []);
@@ -52,9 +52,7 @@ export function useCaseLog(initial: CaseFolderView): CaseLog {
       const needsGrounds = kept.events.some(({ type }) =>
         ['releaseChosen', 'verdictSealed', 'reopened'].includes(type),
       );
-      see(
-        needsGrounds ? await request<CaseFolderView>(path) : { ...seen.current, events: [...events, ...kept.events] },
-      );
+      see(needsGrounds ? await request<CaseFolder>(path) : { ...seen.current, events: [...events, ...kept.events] });
       queue.current = queue.current.slice(batch.length);
       setPending(queue.current);
       setTrouble(null);
@@ -80,7 +78,7 @@ export function useCaseLog(initial: CaseFolderView): CaseLog {
     [flush],
   );
   const refresh = useCallback(async () => {
-    see(await request<CaseFolderView>(`/api/cases/${encodeURIComponent(seen.current.number)}`));
+    see(await request<CaseFolder>(`/api/cases/${encodeURIComponent(seen.current.number)}`));
   }, [see]);
   const retry = useCallback(() => {
     void (trouble?.kind === 'conflict' ? refresh() : Promise.resolve()).then(flush).catch(() => undefined);

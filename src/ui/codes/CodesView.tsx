@@ -18,7 +18,7 @@ type At = Pick<Draft, 'place' | 'fact'>;
 
 /** Everything that is printed, cross-read: the matrix, what does not agree, and the date line. */
 export function CodesView({ today }: { today: string }) {
-  const { file, grounds, record, log } = useCaseBook();
+  const { file, grounds, record, readBarcode, log } = useCaseBook();
   const { drafts, current, set, drop, facts } = useDrafts(file.facts);
   const field = useRef<HTMLInputElement>(null);
   const [at, setAt] = useState<At | null>(null);
@@ -52,16 +52,9 @@ export function CodesView({ today }: { today: string }) {
       if (kept) record('factWithdrawn', where);
     } else if (kept?.raw !== raw || kept.state !== state) record('factRead', { ...where, state, raw, via: 'typed' });
   };
-  const barcodePlace = kind.places.find((place) => place.side === 'packaging' && place.facts.includes('gtin'));
-
   useWedge((text) => {
-    if (sealed) return;
-    if (!release) {
-      setScan({ text });
-      return;
-    }
-    const focused = lastCell.current?.fact === 'gtin' ? lastCell.current.place : barcodePlace?.id;
-    if (focused) record('factRead', { place: focused, fact: 'gtin', state: 'read', raw: text, via: 'scanned' });
+    if (!release) setScan({ text });
+    else readBarcode(text, lastCell.current?.fact === 'gtin' ? lastCell.current.place : undefined);
   });
 
   useHotkeys('slash', () => (field.current ?? document.querySelector<HTMLInputElement>('td input'))?.focus(), {
@@ -91,14 +84,7 @@ export function CodesView({ today }: { today: string }) {
               sizeKey: pick.candidate.sizeKey,
               reason: `${pick.candidate.reason} (“${pick.query.slice(0, 60)}”)`,
             });
-            if (pick.scanned && barcodePlace)
-              record('factRead', {
-                place: barcodePlace.id,
-                fact: 'gtin',
-                state: 'read',
-                raw: pick.query,
-                via: 'scanned',
-              });
+            if (pick.scanned) readBarcode(pick.query);
             setChoosing(false);
             setScan(null);
           }}

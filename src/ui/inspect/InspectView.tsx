@@ -15,7 +15,7 @@ const DIGITS = '1,2,3,4,5,6,7,8,9';
 
 /** Walk the item from the outside in: layers, the checks of one layer as lines, and where the case stands. */
 export function InspectView() {
-  const { file, grounds, assessment, record, log } = useCaseBook();
+  const { file, grounds, assessment, record, readBarcode, log } = useCaseBook();
   const { findings, gains } = assessment;
   const suggested = gains[0]?.finding.check.id;
   const [focus, setFocus] = useState(() => suggested ?? findings[0]?.check.id ?? '');
@@ -29,15 +29,11 @@ export function InspectView() {
   const current = findings[index] ?? findings[0];
   const layer = current?.check.layer ?? '';
   const layers = grounds.kind.layers.filter(({ id }) => findings.some(({ check }) => check.layer === id));
-  const barcodePlace = grounds.kind.places.find((place) => place.side === 'packaging' && place.facts.includes('gtin'));
 
   useEffect(() => {
     if (index < 0 && findings[0]) setFocus(findings[0].check.id);
   }, [index, findings]);
-  useWedge((text) => {
-    if (!sealed && barcodePlace)
-      record('factRead', { place: barcodePlace.id, fact: 'gtin', state: 'read', raw: text, via: 'scanned' });
-  });
+  useWedge((text) => readBarcode(text));
 
   /** On to the next open check that a person answers, in the order of the layers. */
   const advance = () => {

@@ -10,8 +10,8 @@ import {
 } from '@/core/judgement/sentences';
 import type { CheckWeight } from '@/core/judgement/weigh';
 import { useCaseBook } from '../casebook/CaseBook';
+import { QuestionScale } from '../casebook/QuestionScale';
 import { Button, Key } from '../controls/Button';
-import { StandingScale } from '../marks/StandingScale';
 
 const SHOWN = 3;
 
@@ -72,7 +72,7 @@ export function ThreeReadings() {
 /** Where the case stands: both questions with their intervals, the three readings, what moved it, what next. */
 export function Standing({ onNext }: { onNext: (check: string) => void }) {
   const { assessment, file } = useCaseBook();
-  const { goods, packaging, thresholds, gains, settled, findings, weighing } = assessment;
+  const { goods, packaging, gains, settled, findings, weighing } = assessment;
   const { speaksFor, speaksAgainst } = forAndAgainst(assessment);
   const [next] = gains;
   const left = findings.filter(({ mark }) => mark === 'open').length;
@@ -91,13 +91,7 @@ export function Standing({ onNext }: { onNext: (check: string) => void }) {
             <span className="text-[13px] text-soft">genuine</span>
           </span>
         </h2>
-        <StandingScale
-          p={goods.p}
-          interval={goods.interval}
-          accept={thresholds.accept}
-          reject={thresholds.reject}
-          ends={['counterfeit', 'genuine']}
-        />
+        <QuestionScale question="goods" />
         <p className="text-[13px] text-soft">
           {formatInterval90(goods.interval)}; evidence {formatWeight(weighing.weight)}
         </p>
@@ -113,13 +107,7 @@ export function Standing({ onNext }: { onNext: (check: string) => void }) {
               <span className="text-[13px] text-soft">its own</span>
             </span>
           </h2>
-          <StandingScale
-            p={packaging.p}
-            interval={packaging.interval}
-            accept={thresholds.accept}
-            reject={thresholds.reject}
-            ends={['not its own', 'its own']}
-          />
+          <QuestionScale question="packaging" />
         </section>
       )}
       <ThreeReadings />

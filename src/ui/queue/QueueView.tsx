@@ -4,7 +4,8 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { formatShare, type GoodsDecision, type PackagingDecision } from '@/core/judgement/decide';
+import type { CaseSummary } from '@/core/judgement/caseSummary';
+import { formatShare } from '@/core/judgement/decide';
 import { GOODS_WORDS, PACKAGING_WORDS } from '@/core/judgement/sentences';
 import { Button } from '../controls/Button';
 import { MarkSign } from '../marks/MarkSign';
@@ -16,28 +17,10 @@ import { ImportCase } from './ImportCase';
 import { type Intake, OpenCaseSheet } from './OpenCaseSheet';
 
 /** A line of the queue, as the desk projects it. */
-export interface QueueLineView {
+export interface QueueLineView extends CaseSummary {
   number: string;
   state: 'open' | 'sealed';
   touchedAt: string;
-  touchedBy: string;
-  kindName: string;
-  makerName: string | null;
-  title: string;
-  colourName: string | null;
-  styleCode: string | null;
-  sizeKey: string | null;
-  inHand: boolean;
-  condition: string;
-  reopened: boolean;
-  goods: { decision: GoodsDecision; p: number; interval: [number, number] };
-  packaging: { decision: PackagingDecision };
-  accept: number;
-  reject: number;
-  differing: number;
-  answered: number;
-  open: number;
-  next: string | null;
 }
 
 const COLUMNS =

@@ -1,39 +1,22 @@
 'use client';
 import { type FormEvent, useState } from 'react';
 import { GOODS_WORDS, PACKAGING_WORDS } from '@/core/judgement/sentences';
+import { verdictBody } from '@/core/judgement/verdictBody';
 import { useCaseBook } from '../casebook/CaseBook';
 import { Button } from '../controls/Button';
 import { Sheet } from '../controls/Sheet';
 import { formatInstant } from '../when';
-
-const round4 = (value: number): number => Number(value.toFixed(4));
 
 /** Seal the verdict, or see by whom and on what it was sealed, and reopen it with a reason. */
 export function SealPanel() {
   const { file, assessment, log, grounds, record, nameOf } = useCaseBook();
   const [asking, setAsking] = useState<'seal' | 'reopen' | null>(null);
   const [reason, setReason] = useState('');
-  const { goods, packaging, weighing } = assessment;
+  const { goods, packaging } = assessment;
   const { seal } = file;
 
   const sealIt = () => {
-    const { kind, houseRules, release, maker, chart } = log.folder.grounds;
-    const pin = ({ id, revision, hash }: { id: string; revision: number; hash: string }) => ({ id, revision, hash });
-    record('verdictSealed', {
-      goods: goods.decision,
-      packaging: packaging.decision,
-      pGenuine: round4(goods.p),
-      interval: [round4(goods.interval[0]), round4(goods.interval[1])],
-      weight: Number(weighing.weight.toFixed(1)),
-      sentences: [],
-      pins: {
-        kind: pin(kind),
-        houseRules: pin(houseRules),
-        release: release && pin(release),
-        maker: maker && pin(maker),
-        chart: chart && pin(chart),
-      },
-    });
+    record('verdictSealed', verdictBody(file, log.folder.grounds));
     setAsking(null);
   };
   const reopen = (event: FormEvent) => {

@@ -3,9 +3,9 @@ import { useHotkeys } from 'react-hotkeys-hook';
 import type { Finding } from '@/core/checks/findings';
 import { GOODS_WORDS, PACKAGING_WORDS, type VerdictSentence, verdictSentences } from '@/core/judgement/sentences';
 import { useCaseBook } from '../casebook/CaseBook';
+import { QuestionScale } from '../casebook/QuestionScale';
 import { ThreeReadings } from '../inspect/Standing';
 import { MarkSign } from '../marks/MarkSign';
-import { StandingScale } from '../marks/StandingScale';
 import { SealPanel } from './SealPanel';
 import { Waterfall } from './Waterfall';
 
@@ -43,7 +43,7 @@ const STYLES: Partial<Record<VerdictSentence['about'], string>> = {
 /** What is decided, why, how sure, what was not looked at; then the working, and the seal. */
 export function VerdictView() {
   const { file, grounds, assessment } = useCaseBook();
-  const { goods, packaging, thresholds, findings } = assessment;
+  const { goods, packaging, findings } = assessment;
   const sentences = verdictSentences(file, assessment);
   useHotkeys('s', () => document.querySelector<HTMLElement>('[data-seal] button')?.click());
   return (
@@ -71,26 +71,12 @@ export function VerdictView() {
         <section>
           <h2 className="text-[13px] text-soft">Goods</h2>
           <p className="text-[24px] leading-tight font-semibold">{GOODS_WORDS[goods.decision]}</p>
-          <StandingScale
-            p={goods.p}
-            interval={goods.interval}
-            accept={thresholds.accept}
-            reject={thresholds.reject}
-            ends={['counterfeit', 'genuine']}
-          />
+          <QuestionScale question="goods" />
         </section>
         <section>
           <h2 className="text-[13px] text-soft">Packaging</h2>
           <p className="text-[24px] leading-tight font-semibold">{PACKAGING_WORDS[packaging.decision]}</p>
-          {packaging.decision !== 'notSeen' && (
-            <StandingScale
-              p={packaging.p}
-              interval={packaging.interval}
-              accept={thresholds.accept}
-              reject={thresholds.reject}
-              ends={['not its own', 'its own']}
-            />
-          )}
+          {packaging.decision !== 'notSeen' && <QuestionScale question="packaging" />}
         </section>
         <ThreeReadings />
         {goods.decision === 'counterfeit' && (

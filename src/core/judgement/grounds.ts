@@ -1,0 +1,59 @@
+import type { CaseEvent, ChosenRelease, Pins } from '../casefile/event';
+import type { ChainCheck } from '../casefile/hash';
+import type { KindDefinition } from '../checks/check';
+import type { Records } from '../crossread/context';
+import type { Maker, Release, Revision } from '../releases/release';
+import type { SizeChart } from '../sizes/sizeChart';
+import type { HouseRules } from './houseRules';
+
+/** Everything an assessment rests on, beside the case itself. */
+export interface Grounds extends Records {
+  houseRules: HouseRules;
+}
+
+/** The documents that a case is held against, as revisions. */
+export interface GroundsRevisions {
+  kind: Revision<KindDefinition>;
+  houseRules: Revision<HouseRules>;
+  release: Revision<Release> | null;
+  maker: Revision<Maker> | null;
+  chart: Revision<SizeChart> | null;
+}
+
+/** A case with its log and the documents it is held against: all that a screen or an export needs. */
+export interface CaseFolder {
+  id: string;
+  /** Its number at this desk. */
+  number: string;
+  events: CaseEvent[];
+  grounds: GroundsRevisions;
+  chain: ChainCheck;
+}
+
+/** The contents of the revisions, as the assessment takes them. */
+export function groundsOf(revisions: GroundsRevisions): Grounds {
+  const { kind, houseRules, release, maker, chart } = revisions;
+  return {
+    kind: kind.body,
+    houseRules: houseRules.body,
+    release: release?.body ?? null,
+    maker: maker?.body ?? null,
+    chart: chart?.body ?? null,
+  };
+}
+
+const pin = (revision: Revision<unknown>): ChosenRelease => {
+  const { id, revision: number, hash } = revision;
+  return { id, revision: number, hash };
+};
+
+/** The pins of a verdict that rests on these documents. */
+export function pinsOf({ kind, houseRules, release, maker, chart }: GroundsRevisions): Pins {
+  return {
+    kind: pin(kind),
+    houseRules: pin(houseRules),
+    release: release && pin(release),
+    maker: maker && pin(maker),
+    chart: chart && pin(chart),
+  };
+}
