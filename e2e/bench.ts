@@ -37,6 +37,12 @@ export { expect };
 export async function visit(page: Page, path: string): Promise<void> {
   await page.goto(path);
   await page.locator('html[data-awake]').waitFor();
+  // The page's own part wakes after the frame does: React leaves its mark on what it has taken over.
+  await page.waitForFunction(() => {
+    const main = document.querySelector('main');
+    return main !== null && Object.keys(main).some((key) => key.startsWith('__reactFiber'));
+  });
+  await page.waitForTimeout(3 * HAND_MS);
 }
 
 /** Press keys as a hand does. */

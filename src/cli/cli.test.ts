@@ -36,6 +36,10 @@ describe('command line', () => {
     const bad = run('read-code', '9521204100263');
     expect(bad.status).toBe(1);
     expect(bad.json().readings[0].problems[0]).toMatch(/call for 2/);
+    const tag = run('read-code', '3074257BF7194E4000001A85').json().readings;
+    expect(tag).toMatchObject([{ kind: 'SGTIN-96', normal: 'urn:epc:tag:sgtin-96:3.0614141.812345.6789' }]);
+    const link = run('read-code', 'https://label.example/01/09521204100262/21/A7').json().readings;
+    expect(link).toMatchObject([{ kind: 'GS1 element string', normal: '(01)09521204100262(21)A7', problems: [] }]);
     const style = run('read-code', 'VK48Z1-1O7', '--maker', 'Veskarn').json().readings;
     expect(style).toMatchObject([
       {

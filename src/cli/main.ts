@@ -65,7 +65,7 @@ async function knownMakers(name: string | undefined) {
 }
 
 async function readCodeCommand(text: string, maker: string | undefined): Promise<number> {
-  const readings = readCode(text, await knownMakers(maker));
+  const readings = readCode(text, await knownMakers(maker), new Date().toISOString().slice(0, 10));
   print({ text, readings });
   return readings.some(({ problems }) => problems.length === 0) ? FINE : PROBLEMS;
 }

@@ -1,6 +1,8 @@
 import { readProductionWindow } from '../dates/productionWindow';
 import type { Maker } from '../releases/release';
 import { cleanText } from './clean';
+import { readElements } from './elementString';
+import { readEpc } from './epc';
 import { groupGtin, gtinCorrections, readGtin } from './gtin';
 import { readStyleCode } from './styleCode';
 
@@ -14,15 +16,36 @@ export interface CodeReading {
   problems: string[];
 }
 
+/** What a symbol or its address says, where the text begins like one. */
+function elementReadings(raw: string, today: string): CodeReading[] {
+  const begun = /^(\]|\(\d{2,4}\)|https?:\/\/|01\d{14})/i.test(raw.trim());
+  const { elements, problems } = begun ? readElements(raw, today) : {};
+  if (!elements) return [];
+  const normal = elements.map(({ ai, value }) => `(${ai})${value}`).join('');
+  const fields = Object.fromEntries(elements.map(({ name, value }) => [name, value]));
+  return [{ kind: 'GS1 element string', normal, display: normal, fields, problems }];
+}
+
+/** What an RFID tag says, where the text is as long as the memory of one. */
+function epcReadings(raw: string): CodeReading[] {
+  const hex = raw.replace(/\s/g, '');
+  const { reading } = /^[0-9a-f]{24,128}$/i.test(hex) ? readEpc(hex) : {};
+  if (!reading) return [];
+  const { tagUri, gtin14, companyPrefix, itemReference, serial, filter, pureUri, problems } = reading;
+  const fields = { GTIN: gtin14, companyPrefix, itemReference, serial, filter, pureUri };
+  return [{ kind: reading.scheme.toUpperCase(), normal: tagUri, display: tagUri, fields, problems }];
+}
+
 /**
  * Every reading of a code that nothing else is known of: as a barcode number, as each maker's style code, as a
- * production window. Readings without problems come first.
+ * GS1 element string or Digital Link, as the EPC of an RFID tag, as a production window. Readings without problems come first.
  *
  * @param raw what is printed
  * @param makers whose shapes and prefixes to try
- * @example readCode('9521204100064', makers)[0].kind // 'GTIN-13'
+ * @param today for the century of two-digit years in element strings
+ * @example readCode('9521204100064', makers, '2026-11-24')[0].kind // 'GTIN-13'
  */
-export function readCode(raw: string, makers: Maker[]): CodeReading[] {
+export function readCode(raw: string, makers: Maker[], today: string): CodeReading[] {
   const readings: CodeReading[] = [];
   for (const gtin of readGtin(raw).readings) {
     const maker = makers.find(({ gtinPrefixes }) =>
@@ -57,6 +80,7 @@ export function readCode(raw: string, makers: Maker[]): CodeReading[] {
       problems,
     });
   }
+  readings.push(...elementReadings(raw, today), ...epcReadings(raw));
   if (/[-/. ]/.test(cleanText(raw)) && readings.length === 0) {
     for (const order of new Set(makers.map(({ dateOrder }) => dateOrder))) {
       const { window } = readProductionWindow(raw, order);

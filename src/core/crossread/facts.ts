@@ -39,7 +39,7 @@ export function expandFacts(ids: string[], chart: SizeChart | null): FactDefinit
     if (id === 'size' && chart) {
       return chart.columns.map((column) => ({
         id: `${SIZE_PREFIX}${column.id}`,
-        name: `Size ${column.name}`,
+        name: `Size ${column.name}${column.unit && column.unit !== column.name ? `, ${column.unit}` : ''}`,
         code: true,
         example: chart.rows[0]?.values[column.id] ?? '',
       }));

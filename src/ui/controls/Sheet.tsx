@@ -20,7 +20,7 @@ export function Sheet({
   return (
     <Dialog.Root open={open} onOpenChange={onOpenChange}>
       <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-0 z-40 bg-ink/30" />
+        <Dialog.Overlay className="fixed inset-0 z-40 bg-veil" />
         <Dialog.Content
           className="fixed top-[12vh] left-1/2 z-50 max-h-[80vh] w-[min(560px,92vw)] -translate-x-1/2 overflow-auto border border-line bg-sheet p-5 shadow-lg"
           {...(description ? {} : { 'aria-describedby': undefined })}

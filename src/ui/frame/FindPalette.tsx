@@ -73,7 +73,7 @@ export function FindPalette({ open, onOpenChange }: { open: boolean; onOpenChang
   return (
     <Dialog.Root open={open} onOpenChange={onOpenChange}>
       <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-0 z-40 bg-ink/30" />
+        <Dialog.Overlay className="fixed inset-0 z-40 bg-veil" />
         <Dialog.Content
           aria-describedby={undefined}
           className="fixed top-[12vh] left-1/2 z-50 w-[min(600px,92vw)] -translate-x-1/2 border bg-sheet shadow-lg"
