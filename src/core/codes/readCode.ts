@@ -23,7 +23,7 @@ function elementReadings(raw: string, today: string): CodeReading[] {
   if (!elements) return [];
   const normal = elements.map(({ ai, value }) => `(${ai})${value}`).join('');
   const fields = Object.fromEntries(elements.map(({ name, value }) => [name, value]));
-  return [{ kind: 'GS1 element string', normal, display: normal, fields, problems }];
+  return [{ kind: 'GS1 element string', normal, display: normal, fields, problems: problems ?? [] }];
 }
 
 /** What an RFID tag says, where the text is as long as the memory of one. */
