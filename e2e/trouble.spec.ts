@@ -101,6 +101,16 @@ test('an answer is excused with a reason, noted, and taken back', async ({ page 
   await expect(zip.getByRole('button').first()).toHaveAttribute('aria-expanded', 'true');
 });
 
+test('a measured value typed faster than any scanner is taken whole', async ({ page }) => {
+  await visit(page, '/case/PP-0009/inspect');
+  const weight = page.locator('li[data-check="senses.weight"]');
+  await weight.getByRole('button').first().click();
+  await page.keyboard.type('285.5');
+  await expect(weight.getByRole('textbox')).toHaveValue('285.5');
+  await press(page, 'Enter');
+  await expect(weight).toContainText('285.5 g, agrees');
+});
+
 test('a sealed case is read only until it is reopened with a reason', async ({ page }) => {
   await visit(page, '/case/PP-0004/codes');
   await expect(field(page, 'Style code, Box base')).toHaveJSProperty('readOnly', true);

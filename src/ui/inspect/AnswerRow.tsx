@@ -1,5 +1,6 @@
 'use client';
 import { type FormEvent, type Ref, useImperativeHandle, useRef, useState } from 'react';
+import { flushSync } from 'react-dom';
 import type { Outcome } from '@/core/checks/check';
 import { type Finding, withinTolerance } from '@/core/checks/findings';
 import { Button, Key } from '../controls/Button';
@@ -52,7 +53,8 @@ export function AnswerRow({
   const beginEntry = (kind: 'excuse' | 'note') => setEntry({ kind, text: '' });
   useImperativeHandle(actions, () => ({
     begin: (digit) => {
-      setText(digit);
+      // At once, so that the next digit of a quick hand finds this one in place.
+      flushSync(() => setText(digit));
       field.current?.focus();
     },
     excuse: () => beginEntry('excuse'),

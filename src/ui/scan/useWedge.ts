@@ -17,8 +17,8 @@ interface Burst {
   held: KeyboardEvent[];
 }
 
-/** Put a field back to what it held, in the way that React notices. */
-function restore(field: Field, value: string): void {
+/** Change what a field holds, in the way that React notices. */
+function setValue(field: Field, value: string): void {
   const prototype = field instanceof HTMLInputElement ? HTMLInputElement.prototype : HTMLTextAreaElement.prototype;
   Object.getOwnPropertyDescriptor(prototype, 'value')?.set?.call(field, value);
   field.dispatchEvent(new Event('input', { bubbles: true }));
@@ -50,13 +50,14 @@ export function useWedge(onScan: (text: string, field: Field | null) => void): v
       const keys = burst && burst.held.length < SHORTEST ? burst.held : [];
       burst = null;
       for (const key of keys) {
-        const again = new KeyboardEvent('keydown', {
-          key: key.key,
-          code: key.code,
-          shiftKey: key.shiftKey,
-          bubbles: true,
-          cancelable: true,
-        });
+        // A key may have moved the focus into a field; those after it were meant for that field.
+        const field = activeField();
+        if (field) {
+          setValue(field, field.value + key.key);
+          continue;
+        }
+        const { key: name, code, shiftKey } = key;
+        const again = new KeyboardEvent('keydown', { key: name, code, shiftKey, bubbles: true, cancelable: true });
         replayed.add(again);
         (key.target ?? document.body).dispatchEvent(again);
       }
@@ -75,16 +76,19 @@ export function useWedge(onScan: (text: string, field: Field | null) => void): v
           swallow(event);
           const { text, field, before } = burst;
           burst = null;
-          if (field) restore(field, before);
+          if (field) setValue(field, before);
           handler.current(text, field);
         } else release();
         return;
       }
       if (event.key.length !== 1) return;
-      const field = activeField();
       if (!running || !burst) {
         clearTimeout(timer);
         release();
+      }
+      const field =
+        event.target instanceof HTMLInputElement || event.target instanceof HTMLTextAreaElement ? event.target : null;
+      if (!burst) {
         burst = { text: '', last: now, field, before: field?.value ?? '', held: [] };
       }
       burst.text += event.key;
