@@ -128,4 +128,15 @@ test('a mistyped number is found all the same, and what is in no record says so'
   await press(page, 'Enter');
   await page.waitForURL(/codes/);
   await expect(page.getByRole('heading', { level: 1 })).toContainText('zzzz qqqq');
+  // A record is chosen later by its style code, and the size after that.
+  await press(page, '/');
+  await type(page, 'vk4821-107');
+  await expect(page.getByText('style code as in the record')).toBeVisible();
+  await press(page, 'Enter');
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('Tarn Court Low');
+  await page.getByRole('combobox', { name: 'Size it is claimed to be' }).focus();
+  await press(page, 'Enter');
+  await page.getByRole('option', { name: '42', exact: true }).press('Enter');
+  await expect(page.getByRole('cell', { name: '9 521204 100064' })).toBeVisible();
+  await allSaved(page);
 });

@@ -60,7 +60,8 @@ function nominalOf(measure: NominalMeasure | undefined, context: ReadingContext)
 
 /** A value agrees where its own uncertainty could bring it within the tolerance. */
 export function withinTolerance(value: number, uncertainty: number, nominal: Nominal): boolean {
-  return Math.abs(value - nominal.value) <= nominal.tolerance + uncertainty;
+  // Values are entered in decimals, which binary fractions miss by a hair.
+  return Math.abs(value - nominal.value) <= nominal.tolerance + uncertainty + 1e-9;
 }
 
 function answered(check: CheckDefinition, entry: FindingEntry, nominal: Nominal | undefined): Finding {

@@ -189,6 +189,9 @@ export function readCell(place: string, fact: string, context: ReadingContext): 
   const cell = { ...empty, reading, display: reading.display, segments, problems };
   const [first] = problems;
   if (first) return { ...cell, mark: 'differs', note: first.sentence };
+  const other = releaseAt(place, context);
+  const elsewhere = (fact === 'model' || fact === 'colourName') && other && other.releaseId !== context.release?.id;
+  if (elsewhere) return { ...cell, mark: 'agrees', note: `goes with the style code beside it, ${other.styleCode}` };
   if (expected) return { ...cell, mark: 'agrees', note: 'as in the record' };
   return { ...cell, mark: 'cantTell', note: 'nothing in the record to hold it against' };
 }

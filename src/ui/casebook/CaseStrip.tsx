@@ -3,6 +3,7 @@ import Link from 'next/link';
 import { usePathname, useRouter } from 'next/navigation';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Key } from '../controls/Button';
+import { Choice } from '../controls/Choice';
 import { useCaseBook } from './CaseBook';
 import { CircumstanceChoices } from './CircumstanceChoices';
 
@@ -11,6 +12,9 @@ const VIEWS = [
   { path: 'inspect', name: 'Inspect', key: 'i' },
   { path: 'verdict', name: 'Verdict', key: 'v' },
 ];
+
+/** Where no size is claimed yet. */
+const OPEN = 'open';
 
 /** What the item is claimed to be, how it came, and the views of the case. */
 export function CaseStrip() {
@@ -23,6 +27,15 @@ export function CaseStrip() {
   useHotkeys('c', () => go('codes'), [number]);
   useHotkeys('i', () => go('inspect'), [number]);
   useHotkeys('v', () => go('verdict'), [number]);
+  const sizes = [OPEN, ...(release?.sizes ?? []).map(({ key }) => key)].map((key) => ({ value: key, label: key }));
+  const chooseSize = (key: string) => {
+    if (!file.release) return;
+    record('releaseChosen', {
+      release: file.release,
+      sizeKey: key === OPEN ? null : key,
+      reason: 'size chosen at the bench',
+    });
+  };
   const possible = assessment.chain.fit.fits.filter((fit) => fit.broken.length === 0).length;
   const variants = assessment.chain.fit.fits.length;
 
@@ -48,9 +61,17 @@ export function CaseStrip() {
               <dt className="sr-only">Style code</dt>
               <dd className="font-mono text-[19px]">{release.styleCode}</dd>
             </div>
-            <div className="flex items-baseline gap-1.5">
+            <div className="flex items-center gap-1.5">
               <dt className="text-soft">size</dt>
-              <dd className="font-mono text-[19px]">{file.sizeKey ?? 'open'}</dd>
+              <dd className="font-mono text-[17px]">
+                <Choice
+                  label="Size it is claimed to be"
+                  value={file.sizeKey ?? OPEN}
+                  options={sizes}
+                  disabled={file.seal !== null}
+                  onChange={chooseSize}
+                />
+              </dd>
             </div>
           </dl>
         )}

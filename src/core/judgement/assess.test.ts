@@ -1,0 +1,178 @@
+import { describe, expect, it } from 'vitest';
+import type { FactEntry, FindingEntry } from '../casefile/fold';
+import { caseWith, chose, GROUNDS, measured } from '../testing/bench';
+import { assess } from './assess';
+import type { Grounds } from './grounds';
+import { forAndAgainst, formatWeight, verdictSentences, weightWord } from './sentences';
+
+const GOOD: Record<string, FindingEntry> = {
+  'box.corners': chose('agrees'),
+  'label.print': chose('agrees'),
+  'inside.tissue': chose('agrees'),
+  'outside.emblem': measured(31),
+  'outside.stitch-density': measured(4.2),
+  'outside.symmetry': chose('agrees'),
+  'outside.toe-shape': chose('agrees'),
+  'inner.print': chose('agrees'),
+  'underneath.insole': chose('agrees'),
+  'underneath.sole-letters': chose('agrees'),
+  'senses.weight': measured(402),
+  'senses.uv': chose('agrees'),
+};
+const BAD: Record<string, FindingEntry> = {
+  'outside.emblem': measured(36),
+  'outside.stitch-density': measured(2.9),
+  'inner.print': chose('differs'),
+  'underneath.sole-letters': chose('differs'),
+  'senses.weight': measured(330),
+};
+const fact = (place: string, name: string, raw: string): FactEntry => ({
+  place,
+  fact: name,
+  raw,
+  state: 'read',
+  via: 'typed',
+  at: '',
+  by: '',
+});
+const innerLabel = (facts: Record<string, string>) => ({
+  innerLabel: Object.fromEntries(Object.entries(facts).map(([name, raw]) => [name, fact('innerLabel', name, raw)])),
+});
+const withRules = (change: Partial<Grounds['houseRules']>): Grounds => ({
+  ...GROUNDS,
+  houseRules: { ...GROUNDS.houseRules, ...change },
+});
+const styled = { ...caseWith(GOOD), facts: innerLabel({ styleCode: 'VK4821-107' }) };
+const text = (sentences: ReturnType<typeof verdictSentences>) =>
+  sentences
+    .map((each) => each.text)
+    .join('\n')
+    .replace(/\u00a0/g, ' ');
+
+describe('assessment', () => {
+  it('is a pure function: the same case gives the same numbers', () => {
+    expect(assess(styled, GROUNDS)).toEqual(assess(structuredClone(styled), structuredClone(GROUNDS)));
+  });
+  it('does not decide without what the house requires, done or excused', () => {
+    const without = assess(caseWith(GOOD), GROUNDS);
+    expect(without.goods).toMatchObject({
+      decision: 'undecided',
+      reasons: [expect.stringMatching(/requires “Style code on the inner label” first/)],
+    });
+    expect(assess(styled, GROUNDS).goods.decision).toBe('genuine');
+    const excused = {
+      ...GOOD,
+      'inner.print': { state: 'excused', reason: 'label cut out', at: '', by: '' } as FindingEntry,
+    };
+    expect(assess({ ...styled, findings: excused }, GROUNDS).goods.decision).toBe('genuine');
+  });
+  it('starts from the channel that the item came through', () => {
+    const p = (channel: 'regular' | 'marketplace') => assess(caseWith({}, { channel }), GROUNDS).goods.p;
+    expect([p('regular'), p('marketplace')].map((each) => Number(each.toFixed(6)))).toEqual([0.92, 0.7]);
+  });
+  it('says from pictures at most that there is no objection', () => {
+    const pictures = { ...styled, circumstances: { ...styled.circumstances, inHand: false } };
+    expect(
+      assess(pictures, withRules({ priors: { ...GROUNDS.houseRules.priors, 'walk-in': 0.02 } })).goods.decision,
+    ).toBe('noObjection');
+  });
+  it('is settled exactly when what is left cannot cross a threshold', () => {
+    expect(assess(caseWith({}), GROUNDS).settled).toBe(false);
+    expect(
+      assess(
+        caseWith({
+          ...BAD,
+          'outside.toe-shape': chose('differs'),
+          'outside.symmetry': chose('differs'),
+          'senses.uv': chose('differs'),
+        }),
+        GROUNDS,
+      ).settled,
+    ).toBe(true);
+  });
+});
+
+describe('three readings', () => {
+  it('part where a near-impossible difference stands against everything else', () => {
+    const { goods, oneFault, parting } = assess(
+      { ...styled, facts: innerLabel({ styleCode: 'VK4821-107', 'size.eu': '42', 'size.uk': '9' }) },
+      GROUNDS,
+    );
+    expect(oneFault).toMatchObject({ says: 'counterfeit', faults: [{ check: { id: 'inner.sizes' } }] });
+    expect(goods.decision).not.toBe('counterfeit');
+    expect(parting).toMatch(/One fault would end it on “Size columns on the inner label”/);
+  });
+  it('part where the chain breaks on a mixture of two factories', () => {
+    const mixed = {
+      ...styled,
+      facts: innerLabel({ styleCode: 'VK4821-107', factoryCode: 'QE2' }),
+      findings: { ...GOOD, 'own.lid-stamp': chose('agrees', 'Blue ring') },
+    };
+    const { chain, parting } = assess(mixed, GROUNDS);
+    expect(chain.says).toBe('broken');
+    expect(parting).toMatch(
+      /chain breaks on factory code QE2 on the inner label, or on Stamp under the lid: Blue ring/,
+    );
+    const fitting = { ...mixed, findings: { ...GOOD, 'own.lid-stamp': chose('agrees', 'Violet ring') } };
+    expect(assess(fitting, GROUNDS).chain).toMatchObject({
+      says: 'holds',
+      fit: { fits: [{ variant: { id: 'qe2' } }, {}] },
+    });
+    expect(assess(caseWith({}), GROUNDS).chain.says).toBe('open');
+  });
+  it('let the house choose which of them decides', () => {
+    const oddSizes = { ...styled, facts: innerLabel({ styleCode: 'VK4821-107', 'size.eu': '42', 'size.uk': '9' }) };
+    expect(assess(oddSizes, withRules({ school: 'oneFault' })).goods.decision).toBe('counterfeit');
+    expect(assess(styled, withRules({ school: 'oneFault' })).goods.decision).toBe('genuine');
+    expect(assess(styled, withRules({ school: 'chain' })).goods).toMatchObject({
+      decision: 'undecided',
+      reasons: ['nothing of the chain was observed'],
+    });
+  });
+});
+
+describe('sentences', () => {
+  it('give opinion, uncertainty, reasons both ways, what was not seen, and the law', () => {
+    const file = { ...styled, findings: { ...GOOD, ...BAD } };
+    const said = text(verdictSentences(file, assess(file, GROUNDS)));
+    expect(said).toMatch(
+      /^In our opinion the goods are counterfeit\.\nThat they are genuine: .* \(90 % interval .*\)\. All that was seen weighs −.* dban/,
+    );
+    expect(said).toMatch(/What speaks most against them: .*Weight of one shoe: 330 ± 2 g, expected 402 ± 14 g \(−/);
+    expect(said).toMatch(/What speaks most for the goods: /);
+    expect(said).toMatch(/Not looked at: .*check digit of the barcode number.* and \d+ more\./);
+    expect(said).toMatch(/no legal finding and accuses nobody; local law/);
+  });
+  it('name the limits, and never a certainty', () => {
+    const bare = caseWith({}, { inHand: false, packaged: false });
+    const said = text(verdictSentences({ ...bare, release: null }, assess(bare, { ...GROUNDS, release: null })));
+    expect(said).toMatch(
+      /Limits: only pictures were seen; there was no packaging; no release record was chosen.*; \d+ checks were excused\./,
+    );
+    expect(said).toMatch(/came without packaging, so nothing is said about it/);
+    expect(said).not.toMatch(/\b(100|0) %/);
+  });
+  it('list what speaks for and against by weight, and leave out what is next to nothing', () => {
+    const { speaksFor, speaksAgainst } = forAndAgainst(assess(caseWith({ ...GOOD, ...BAD }), GROUNDS));
+    for (const list of [speaksFor, speaksAgainst]) {
+      const sizes = list.map(({ weight }) => Math.abs(weight));
+      expect(sizes).toEqual([...sizes].sort((a, b) => b - a));
+      expect(Math.min(...sizes)).toBeGreaterThanOrEqual(0.5);
+    }
+  });
+  it('say weights with sign and word', () => {
+    expect([12.34, -0.04, 0, -7.26].map((each) => formatWeight(each).replace('\u00a0', ' '))).toEqual([
+      '+12.3 dban',
+      '0.0 dban',
+      '0.0 dban',
+      '−7.3 dban',
+    ]);
+    expect([4.9, -5, 19.9, 30, -31].map(weightWord)).toEqual([
+      'negligible',
+      'slight',
+      'moderate',
+      'strong',
+      'very strong',
+    ]);
+  });
+});

@@ -1,0 +1,66 @@
+import { CHARTS, MAKERS } from '@/demo/makers';
+import { RELEASES } from '@/demo/releases';
+import footwear from '@/desk/shipped/footwear.json';
+import houseRules from '@/desk/shipped/house-rules.json';
+import type { Circumstances } from '../casefile/event';
+import type { CaseFile, FindingEntry } from '../casefile/fold';
+import type { KindDefinition } from '../checks/check';
+import { type Finding, gatherFindings } from '../checks/findings';
+import type { ReadingContext } from '../crossread/context';
+import { crossread } from '../crossread/crossread';
+import type { Grounds } from '../judgement/grounds';
+import type { HouseRules } from '../judgement/houseRules';
+import type { Release } from '../releases/release';
+import type { SizeChart } from '../sizes/sizeChart';
+
+const release = RELEASES.find(({ id }) => id === 'tarn-court-low-fog') as Release;
+
+/** What a shoe of the demo world is held against. */
+export const GROUNDS: Grounds = {
+  kind: footwear as KindDefinition,
+  houseRules: houseRules as HouseRules,
+  release,
+  maker: MAKERS[0] ?? null,
+  chart: CHARTS[0] as SizeChart,
+};
+
+const NOTHING: Circumstances = { channel: 'walk-in', condition: 'new', inHand: true, packaged: true };
+
+/** A case on that shoe with some findings and nothing read. */
+export function caseWith(findings: Record<string, FindingEntry>, circumstances: Partial<Circumstances> = {}): CaseFile {
+  const stamp = { at: '2026-01-01T00:00:00Z', by: 'anyone' };
+  return {
+    id: 'case',
+    number: 'PP-0001',
+    kind: 'footwear',
+    query: '',
+    opened: stamp,
+    touched: stamp,
+    circumstances: { ...NOTHING, ...circumstances },
+    release: { id: release.id, revision: 1, hash: '0'.repeat(64) },
+    sizeKey: '42',
+    facts: {},
+    findings,
+    seal: null,
+    reopenings: [],
+    seq: 1,
+    head: '',
+  };
+}
+
+const STAMP = { at: '2026-01-01T00:00:00Z', by: 'anyone' };
+export const chose = (outcome: 'agrees' | 'differs' | 'missing' | 'cantTell', choice?: string): FindingEntry => ({
+  ...STAMP,
+  state: 'recorded',
+  outcome,
+  choice,
+});
+export const measured = (value: number): FindingEntry => ({ ...STAMP, state: 'recorded', outcome: 'agrees', value });
+
+/** The findings of a case by check id. */
+export function findingsOf(file: CaseFile, grounds: Grounds = GROUNDS): Record<string, Finding> {
+  const context: ReadingContext = { ...grounds, facts: file.facts, sizeKey: file.sizeKey };
+  return Object.fromEntries(
+    gatherFindings(file, context, crossread(context)).map((finding) => [finding.check.id, finding]),
+  );
+}
