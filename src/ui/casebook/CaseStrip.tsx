@@ -56,7 +56,7 @@ export function CaseStrip() {
           </h1>
         </div>
         {release && (
-          <dl className="flex gap-7">
+          <dl className="flex items-center gap-7">
             <div>
               <dt className="sr-only">Style code</dt>
               <dd className="font-mono text-[19px]">{release.styleCode}</dd>

@@ -5,10 +5,12 @@ import { gatherFindings } from '@/core/checks/findings';
 import { condense } from '@/core/crossread/condense';
 import { crossread } from '@/core/crossread/crossread';
 import { dateMarks } from '@/core/crossread/dateLine';
+import { readChain } from '@/core/judgement/readings';
 import { useCaseBook } from '../casebook/CaseBook';
 import { Button } from '../controls/Button';
 import { MarkLegend, MarkSign } from '../marks/MarkSign';
 import { useWedge } from '../scan/useWedge';
+import { Chains } from './Chains';
 import { ChooseRelease } from './ChooseRelease';
 import { DateLine } from './DateLine';
 import { Matrix } from './Matrix';
@@ -30,9 +32,12 @@ export function CodesView({ today }: { today: string }) {
 
   const context = useMemo(() => ({ ...grounds, facts, sizeKey: file.sizeKey }), [grounds, facts, file.sizeKey]);
   const reading = useMemo(() => crossread(context), [context]);
-  const doubts = useMemo(() => {
+  const { doubts, chain } = useMemo(() => {
     const findings = gatherFindings(file, context, reading);
-    return condense(reading, findings, context).map(({ sentence }) => sentence);
+    return {
+      doubts: condense(reading, findings, context).map(({ sentence }) => sentence),
+      chain: readChain(reading, findings, context),
+    };
   }, [file, context, reading]);
   const advice = useMemo(() => {
     const belongings = kind.places
@@ -165,6 +170,12 @@ export function CodesView({ today }: { today: string }) {
           <div className="max-w-[1040px]">
             <DateLine marks={marks} />
           </div>
+        </section>
+      )}
+      {release && release.variants.length > 0 && (
+        <section className="mt-5 border-t pt-3">
+          <h2 className="mb-2 text-[15px] font-semibold">Variant chains</h2>
+          <Chains chain={chain} />
         </section>
       )}
     </main>
