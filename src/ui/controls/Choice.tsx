@@ -1,4 +1,5 @@
 'use client';
+import { getNonce } from 'get-nonce';
 import { Check, ChevronDown } from 'lucide-react';
 import { Select } from 'radix-ui';
 
@@ -34,7 +35,7 @@ export function Choice<T extends string>({
       </Select.Trigger>
       <Select.Portal>
         <Select.Content position="popper" sideOffset={4} className="z-50 border border-line bg-sheet shadow-md">
-          <Select.Viewport>
+          <Select.Viewport nonce={getNonce()}>
             {options.map((option) => (
               <Select.Item
                 key={option.value}
