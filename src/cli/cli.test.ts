@@ -3,6 +3,7 @@ import { mkdtemp, readFile, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { RELEASES } from '@/demo/releases';
 
 let directory: string;
 const run = (...args: string[]) => {
@@ -62,6 +63,31 @@ describe('command line', () => {
     expect(run('import', file).json()).toEqual({ number: 'PP-0002', head: assessed.json().head });
     await writeFile(file, (await readFile(file, 'utf8')).slice(0, 900));
     expect(run('import', file)).toMatchObject({ status: 1, stderr: expect.stringMatching(/not a whole JSON file/) });
+  });
+  it('takes in records, all or none', async () => {
+    const file = join(directory, 'records.json');
+    const maker = { id: 'testing', name: 'Testing', gtinPrefixes: ['9529999'], styleShape: 'AAA999', dateOrder: 'YMD' };
+    await writeFile(file, JSON.stringify([{ kind: 'maker', body: maker }]));
+    expect(run('records', file).json()).toEqual({ kept: ['maker testing'] });
+    expect(run('read-code', 'ABC123', '--maker', 'Testing').json().readings).toMatchObject([{ normal: 'ABC123' }]);
+    const release = { ...RELEASES[0], id: 'orphan', maker: 'nobody' };
+    await writeFile(
+      file,
+      JSON.stringify([
+        { kind: 'maker', body: { ...maker, name: 'Renamed' } },
+        { kind: 'release', body: release },
+      ]),
+    );
+    expect(run('records', file)).toMatchObject({
+      status: 1,
+      stderr: expect.stringMatching(/“orphan” names the maker “nobody”/),
+    });
+    expect(run('read-code', 'ABC123', '--maker', 'Renamed').status).toBe(2);
+    await writeFile(file, '[{"kind": "gossip", "body": {"id": "x"}}]');
+    expect(run('records', file)).toMatchObject({
+      status: 1,
+      stderr: expect.stringMatching(/not a records file: “kind”/),
+    });
   });
   it.each([
     [['fly'], 2, /no command “fly”/],

@@ -8,6 +8,7 @@ import { verdictSentences } from '@/core/judgement/sentences';
 import { fillDemo } from '@/demo/fillDemo';
 import { MAKERS } from '@/demo/makers';
 import { type Desk, openDesk, StoreProblem } from '@/desk/desk';
+import { parseRecords, saveRecords } from '@/desk/records';
 import { Refusal } from '@/desk/refusal';
 import { listMakers } from '@/desk/releases';
 import { exportCase, importCase, parseCaseExport } from '@/desk/transfer';
@@ -18,6 +19,7 @@ const USAGE = `pinprick: the desk without a browser
   pinprick assess <case.json>                the assessment of an exported case
   pinprick export <case> [--to FILE]         a case of this desk as a file
   pinprick import <case.json>                take in an exported case
+  pinprick records <records.json>            take in makers, charts, releases, kinds, house rules, roster
   pinprick prepare [--demo]                  make or migrate the data directory, and fill in the demo world
 
 JSON on standard output, messages on standard error.
@@ -110,6 +112,13 @@ async function importCommand(path: string): Promise<number> {
   return FINE;
 }
 
+async function recordsCommand(path: string): Promise<number> {
+  const entries = parseRecords(await textOf(path));
+  await withDesk((desk) => saveRecords(desk, entries));
+  print({ kept: entries.map(({ kind, body }) => `${kind} ${body.id}`) });
+  return FINE;
+}
+
 async function prepareCommand(demo: boolean): Promise<number> {
   const laidOut = await withDesk((desk) => (demo ? fillDemo(desk) : Promise.resolve(0)));
   process.stderr.write(
@@ -148,6 +157,8 @@ async function run(): Promise<number> {
       return exportCommand(one(rest, 'one case number'), values.to);
     case 'import':
       return importCommand(one(rest, 'one exported case'));
+    case 'records':
+      return recordsCommand(one(rest, 'one records file'));
     case 'prepare':
       return prepareCommand(values.demo ?? false);
     default:

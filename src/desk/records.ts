@@ -12,6 +12,23 @@ export interface RecordsEntry {
 }
 
 /**
+ * Read the text of a records file: docs/formats/records.schema.json.
+ *
+ * @throws Refusal with a sentence where it is not whole or not of that format
+ */
+export function parseRecords(text: string): RecordsEntry[] {
+  let value: unknown;
+  try {
+    value = JSON.parse(text);
+  } catch (error) {
+    throw new Refusal('invalid', `This is not a whole JSON file: ${(error as Error).message}.`);
+  }
+  const problem = formatProblem('records', value);
+  if (problem) throw new Refusal('invalid', `This is not a records file: ${problem}`);
+  return value as RecordsEntry[];
+}
+
+/**
  * Keep reference documents, all or none: each is held against its format, gets a new revision where it
  * changed, and releases are put into the index.
  *

@@ -8,6 +8,7 @@ import houseRulesSchema from '../../../docs/formats/house-rules.schema.json';
 import kindSchema from '../../../docs/formats/kind.schema.json';
 import makerSchema from '../../../docs/formats/maker.schema.json';
 import newEventSchema from '../../../docs/formats/new-event.schema.json';
+import recordsSchema from '../../../docs/formats/records.schema.json';
 import releaseSchema from '../../../docs/formats/release.schema.json';
 import rosterSchema from '../../../docs/formats/roster.schema.json';
 import sizeChartSchema from '../../../docs/formats/size-chart.schema.json';
@@ -21,6 +22,7 @@ export type FormatName =
   | 'kind'
   | 'maker'
   | 'new-event'
+  | 'records'
   | 'release'
   | 'roster'
   | 'size-chart';
@@ -37,6 +39,7 @@ const ajv = new Ajv2020({
     kindSchema,
     makerSchema,
     newEventSchema,
+    recordsSchema,
     releaseSchema,
     rosterSchema,
     sizeChartSchema,

@@ -62,7 +62,9 @@ export function ReleaseList({ releases }: { releases: IndexedRelease[] }) {
       ))}
       {shown.length === 0 && (
         <p className="border-b py-6 text-soft">
-          {releases.length === 0 ? 'There are no release records yet.' : `No record has “${words.slice(0, 60)}”.`}
+          {releases.length === 0
+            ? 'There are no release records yet. The command line takes them in: pinprick records <records.json>.'
+            : `No record has “${words.slice(0, 60)}”.`}
         </p>
       )}
     </main>
