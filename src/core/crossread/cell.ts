@@ -193,6 +193,8 @@ export function readCell(place: string, fact: string, context: ReadingContext): 
   const elsewhere = (fact === 'model' || fact === 'colourName') && other && other.releaseId !== context.release?.id;
   if (elsewhere) return { ...cell, mark: 'agrees', note: `goes with the style code beside it, ${other.styleCode}` };
   if (expected) return { ...cell, mark: 'agrees', note: 'as in the record' };
+  const owned = entry.belongsTo?.find(({ releaseId }) => releaseId === context.release?.id);
+  if (owned) return { ...cell, mark: 'agrees', note: `this release${owned.sizeKey ? `, size ${owned.sizeKey}` : ''}` };
   return { ...cell, mark: 'cantTell', note: 'nothing in the record to hold it against' };
 }
 

@@ -180,6 +180,12 @@ describe('cross-reading', () => {
       expect([name, rule(reading, context, ['boxLabel', 'innerLabel']).state]).toEqual([name, 'open']);
     expect(reading.problems).toEqual([]);
   });
+  it('takes a barcode number of the release as right while no size is claimed', () => {
+    const context = { ...contextOf(GENUINE), sizeKey: null };
+    const reading = crossread(context);
+    expect(cellOf(reading, 'boxLabel', 'gtin')).toMatchObject({ mark: 'agrees', note: 'this release, size 42' });
+    expect(RULES.gtinFitsLabel?.(reading, context, ['boxLabel']).state).toBe('agrees');
+  });
   it('reads without a record, comparing the places with each other', () => {
     const context = {
       ...contextOf({ 'boxLabel.styleCode': 'VK4821-107', 'innerLabel.styleCode': 'VK4821-108' }),
