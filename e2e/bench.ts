@@ -1,7 +1,7 @@
 import { test as base, expect, type Page } from '@playwright/test';
 
 /** Between a hand's keystrokes there is more time than between a scanner's. */
-const HAND_MS = 60;
+const HAND_MS = 80;
 
 /** What the browser complained of and which other origins it asked, gathered for every test. */
 interface Watch {
@@ -61,6 +61,9 @@ export async function type(page: Page, text: string): Promise<void> {
 /** Send what a keyboard-wedge scanner sends: fast keys and Enter. */
 export async function scan(page: Page, text: string): Promise<void> {
   await page.locator('html[data-scanner="heard"]').waitFor();
+  // A real scanner's keys queue up while the page is busy; these wait for it one by one, so it has to be at rest.
+  await page.waitForLoadState('networkidle');
+  await page.waitForTimeout(2 * HAND_MS);
   await page.keyboard.type(text);
   await page.keyboard.press('Enter');
 }

@@ -2,7 +2,7 @@
 import { useEffect, useRef } from 'react';
 
 /** Keystrokes closer together than this come from a scanner, not from a hand. */
-const BURST_MS = 40;
+const BURST_MS = 50;
 const SHORTEST = 6;
 
 type Field = HTMLInputElement | HTMLTextAreaElement;
