@@ -5,7 +5,7 @@ import { eventHash, verifyChain } from '@/core/casefile/hash';
 import { checksFor } from '@/core/checks/findings';
 import { expandFacts } from '@/core/crossread/facts';
 import { formatProblem } from '@/core/formats/validate';
-import { type GroundsRevisions, groundsOf } from '@/core/judgement/grounds';
+import { changesGrounds, type GroundsRevisions, groundsOf } from '@/core/judgement/grounds';
 import { verdictBody } from '@/core/judgement/verdictBody';
 import type { Release } from '@/core/releases/release';
 import { appendEvents, caseOfEvent, findCase, readEvents } from '@/store/cases';
@@ -137,17 +137,18 @@ export async function recordEvents(desk: Desk, command: RecordCommand): Promise<
       throw new Refusal('conflict', `${row.number} was changed meanwhile.`, since);
     }
     let file = fold(row.id, log);
+    let grounds = await loadGrounds(desk.store, file, transaction);
     const added: CaseEvent[] = [];
     for (const event of fresh) {
       const no = refusal(file, event.type);
       if (no) throw new Refusal('forbidden', no);
-      const completed = await complete(desk, file, await loadGrounds(desk.store, file, transaction), event);
+      const completed = await complete(desk, file, grounds, event);
       const chained = chainEvent(file, completed, desk.now(), command.by);
       file = advance(file, chained);
+      if (changesGrounds(event.type)) grounds = await loadGrounds(desk.store, file, transaction);
       added.push(chained);
     }
-    const projected = projectionRow(file, row.number, await loadGrounds(desk.store, file, transaction));
-    await appendEvents(desk.store, projected, added, transaction);
+    await appendEvents(desk.store, projectionRow(file, row.number, grounds), added, transaction);
     return added;
   });
 }

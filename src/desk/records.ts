@@ -3,6 +3,7 @@ import type { Maker, Release } from '@/core/releases/release';
 import { type DocumentKind, readDocument, saveDocument } from '@/store/documents';
 import { indexRelease } from '@/store/releaseIndex';
 import type { Desk } from './desk';
+import { parseFile } from './parseFile';
 import { Refusal } from './refusal';
 
 /** A reference document with its kind, as a records file lists them. */
@@ -17,15 +18,7 @@ export interface RecordsEntry {
  * @throws Refusal with a sentence where it is not whole or not of that format
  */
 export function parseRecords(text: string): RecordsEntry[] {
-  let value: unknown;
-  try {
-    value = JSON.parse(text);
-  } catch (error) {
-    throw new Refusal('invalid', `This is not a whole JSON file: ${(error as Error).message}.`);
-  }
-  const problem = formatProblem('records', value);
-  if (problem) throw new Refusal('invalid', `This is not a records file: ${problem}`);
-  return value as RecordsEntry[];
+  return parseFile<RecordsEntry[]>(text, 'records', 'a records file');
 }
 
 /**

@@ -1,12 +1,12 @@
 import { type ExportedCase, exportedCaseProblem } from '@/core/casefile/exportedCase';
 import { fold } from '@/core/casefile/fold';
-import { formatProblem } from '@/core/formats/validate';
 import type { GroundsRevisions } from '@/core/judgement/grounds';
 import { appendEvents, findCase } from '@/store/cases';
 import { type DocumentKind, keepForeign } from '@/store/documents';
 import { readCaseFolder } from './caseFolder';
 import type { Desk } from './desk';
 import { loadGrounds } from './grounds';
+import { parseFile } from './parseFile';
 import { Refusal } from './refusal';
 import { projectionRow } from './summary';
 
@@ -24,15 +24,7 @@ export async function exportCase(desk: Desk, number: string): Promise<CaseExport
  * @throws Refusal with a sentence: truncated JSON, not this format, tampered with
  */
 export function parseCaseExport(text: string): CaseExport {
-  let value: unknown;
-  try {
-    value = JSON.parse(text);
-  } catch (error) {
-    throw new Refusal('invalid', `This is not a whole JSON file: ${(error as Error).message}.`);
-  }
-  const problem = formatProblem('case', value);
-  if (problem) throw new Refusal('invalid', `This is not an exported case: ${problem}`);
-  const exported = value as CaseExport;
+  const exported = parseFile<CaseExport>(text, 'case', 'an exported case');
   const tampered = exportedCaseProblem(exported);
   if (tampered) throw new Refusal('invalid', `This case was tampered with. ${tampered}`);
   return exported;

@@ -1,4 +1,4 @@
-import type { CaseEvent, ChosenRelease, Pins } from '../casefile/event';
+import type { CaseEvent, ChosenRelease, EventType, Pins } from '../casefile/event';
 import type { ChainCheck } from '../casefile/hash';
 import type { KindDefinition } from '../checks/check';
 import type { Records } from '../crossread/context';
@@ -56,4 +56,9 @@ export function pinsOf({ kind, houseRules, release, maker, chart }: GroundsRevis
     maker: maker && pin(maker),
     chart: chart && pin(chart),
   };
+}
+
+/** True where an event may change which documents its case is held against. */
+export function changesGrounds(type: EventType): boolean {
+  return type === 'releaseChosen' || type === 'verdictSealed' || type === 'reopened';
 }

@@ -1,7 +1,7 @@
 'use client';
 import { useCallback, useRef, useState } from 'react';
 import type { CaseEvent, NewEvent } from '@/core/casefile/event';
-import type { CaseFolder } from '@/core/judgement/grounds';
+import { type CaseFolder, changesGrounds } from '@/core/judgement/grounds';
 import { post, request, Turned } from '../request';
 
 /** What stands between the person and a saved case. */
@@ -49,9 +49,7 @@ export function useCaseLog(initial: CaseFolder): CaseLog {
     const path = `/api/cases/${encodeURIComponent(number)}`;
     try {
       const kept = await post<{ events: CaseEvent[] }>(`${path}/events`, { events: batch, expectedSeq: events.length });
-      const needsGrounds = kept.events.some(({ type }) =>
-        ['releaseChosen', 'verdictSealed', 'reopened'].includes(type),
-      );
+      const needsGrounds = kept.events.some(({ type }) => changesGrounds(type));
       see(needsGrounds ? await request<CaseFolder>(path) : { ...seen.current, events: [...events, ...kept.events] });
       queue.current = queue.current.slice(batch.length);
       setPending(queue.current);
