@@ -1,6 +1,6 @@
 import { type Day, daysBetween, formatDay, formatMonth } from './day';
 
-export type Precision = 'day' | 'month' | 'year';
+export type Precision = 'day' | 'week' | 'month' | 'year';
 
 /** All the days that a printed date may mean, first and last included. */
 export interface DayInterval {
@@ -9,9 +9,10 @@ export interface DayInterval {
   precision: Precision;
 }
 
-/** `9 Mar 2026`, `Mar 2026` or `2026`, never finer than what was printed. */
+/** `9 Mar 2026`, `week of 9 Mar 2026`, `Mar 2026` or `2026`, never finer than what was printed. */
 export function formatInterval(interval: DayInterval): string {
   if (interval.precision === 'day') return formatDay(interval.from);
+  if (interval.precision === 'week') return `week of ${formatDay(interval.from)}`;
   if (interval.precision === 'month') return formatMonth(interval.from);
   return interval.from.slice(0, 4);
 }

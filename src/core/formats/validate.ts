@@ -2,6 +2,7 @@ import Ajv2020, { type ErrorObject, type ValidateFunction } from 'ajv/dist/2020'
 import addFormats from 'ajv-formats';
 import caseSchema from '../../../docs/formats/case.schema.json';
 import checkSchema from '../../../docs/formats/check.schema.json';
+import codeSchemeSchema from '../../../docs/formats/code-scheme.schema.json';
 import eventSchema from '../../../docs/formats/event.schema.json';
 import eventBodySchema from '../../../docs/formats/event-body.schema.json';
 import houseRulesSchema from '../../../docs/formats/house-rules.schema.json';
@@ -17,6 +18,7 @@ import sizeChartSchema from '../../../docs/formats/size-chart.schema.json';
 export type FormatName =
   | 'case'
   | 'check'
+  | 'code-scheme'
   | 'event'
   | 'house-rules'
   | 'kind'
@@ -33,6 +35,7 @@ const ajv = new Ajv2020({
   schemas: [
     eventBodySchema,
     checkSchema,
+    codeSchemeSchema,
     caseSchema,
     eventSchema,
     houseRulesSchema,
