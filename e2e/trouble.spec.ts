@@ -19,7 +19,7 @@ test('bad input stays where it was typed, with a sentence, and is not kept', asy
 
   for (const [name, raw, sentence] of [
     ['Barcode number, Box label', '952120410O668', /“O” at position 10 is not one/],
-    ['Production window, Inner label', '31/02/2023', /no day 31 in Feb 2023; that month has 28 days/],
+    ['Production window, Left inner label', '31/02/2023', /no day 31 in Feb 2023; that month has 28 days/],
     ['Size EU, Box label', '99', /has no EU 99; it runs/],
     ['Model name, Box label', '<b>Holt</b> 🥾 נעל', /“<b>Holt<\/b> 🥾 נעל”/],
   ] as const) {

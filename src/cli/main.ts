@@ -5,12 +5,13 @@ import { readCode } from '@/core/codes/readCode';
 import { assess } from '@/core/judgement/assess';
 import { groundsOf } from '@/core/judgement/grounds';
 import { verdictSentences } from '@/core/judgement/sentences';
+import { SCHEMES } from '@/demo/codeSchemes';
 import { fillDemo } from '@/demo/fillDemo';
 import { MAKERS } from '@/demo/makers';
 import { type Desk, openDesk, StoreProblem } from '@/desk/desk';
 import { parseRecords, saveRecords } from '@/desk/records';
 import { Refusal } from '@/desk/refusal';
-import { listMakers } from '@/desk/releases';
+import { listCodeSchemes, listMakers } from '@/desk/releases';
 import { exportCase, importCase, parseCaseExport } from '@/desk/transfer';
 
 const USAGE = `pinprick: the desk without a browser
@@ -67,7 +68,10 @@ async function knownMakers(name: string | undefined) {
 }
 
 async function readCodeCommand(text: string, maker: string | undefined): Promise<number> {
-  const readings = readCode(text, await knownMakers(maker), new Date().toISOString().slice(0, 10));
+  const makers = await knownMakers(maker);
+  const kept = await withDesk(listCodeSchemes);
+  const schemes = (kept.length > 0 ? kept : SCHEMES).filter((scheme) => makers.some(({ id }) => id === scheme.maker));
+  const readings = readCode(text, makers, schemes, new Date().toISOString().slice(0, 10));
   print({ text, readings });
   return readings.some(({ problems }) => problems.length === 0) ? FINE : PROBLEMS;
 }
@@ -75,7 +79,7 @@ async function readCodeCommand(text: string, maker: string | undefined): Promise
 async function assessCommand(path: string): Promise<number> {
   const exported = parseCaseExport(await textOf(path));
   const file = fold(exported.id, exported.events);
-  const assessment = assess(file, groundsOf(exported.documents));
+  const assessment = assess(file, groundsOf({ ...exported.documents, schemes: exported.documents.schemes ?? [] }));
   const { goods, packaging, states, weighing, oneFault, chain, parting, findings, reading } = assessment;
   print({
     case: file.number,

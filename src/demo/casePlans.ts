@@ -29,7 +29,7 @@ export interface CasePlan {
 
 const walkIn: Circumstances = { channel: 'walk-in', condition: 'new', inHand: true, packaged: true };
 
-/** Twelve open cases and six sealed ones, each for something that happens at a counter. */
+/** Open cases and sealed ones, each for something that happens at a counter. */
 export const CASE_PLANS: CasePlan[] = [
   // Clean and genuine, everything looked at: ready to seal.
   {
@@ -168,7 +168,7 @@ export const CASE_PLANS: CasePlan[] = [
     by: 'isolde-varr',
     daysAgo: 2,
     read: ['boxBase', 'bottleBase'],
-    facts: { 'bottleBase.batchCode': '4H218' },
+    facts: { 'bottleBase.batchCode': 'H1804B3' },
     inspected: 'some',
     answers: {
       'wrap.fold': 1,
@@ -308,7 +308,7 @@ export const CASE_PLANS: CasePlan[] = [
     by: 'bryn-askerby',
     daysAgo: 8,
     read: ['label', 'bottleBase'],
-    facts: { 'bottleBase.batchCode': 'L5099' },
+    facts: { 'bottleBase.batchCode': 'L5099147' },
     inspected: 'done',
     answers: {
       'strip.foil': 1,
@@ -318,5 +318,109 @@ export const CASE_PLANS: CasePlan[] = [
       'label.hue': 1,
     },
     seal: true,
+  },
+
+  // The fullest item: a shoe of three markets and two eras, every place read, nothing that fits together.
+  {
+    query: 'VK4826-330 42',
+    release: 'tarn-court-mid-slate',
+    size: '42',
+    circumstances: { ...walkIn, channel: 'marketplace' },
+    by: 'isolde-varr',
+    daysAgo: 0,
+    read: [
+      'listing',
+      'box',
+      'boxLabel',
+      'insideLid',
+      'rfid',
+      'innerLabel',
+      'innerLabelRight',
+      'insole',
+      'sole',
+      'insert',
+    ],
+    facts: {
+      'listing.boughtOn': '2024-06-02',
+      'listing.model': 'tarn court mid',
+      'listing.colourName': 'brass and slate',
+      'box.era': 'Harbour artwork',
+      'boxLabel.labelSuffix': 'GF',
+      'boxLabel.price': '€129,00',
+      'boxLabel.size.usWomen': '-',
+      'boxLabel.country': 'MARROWLAND',
+      'insideLid.lidStamp': '0417',
+      'innerLabel.labelWord': 'PAAR',
+      'innerLabelRight.labelWord': 'PAAR ?',
+      'innerLabel.serial': 'VN190233LY',
+      'innerLabelRight.serial': 'VN190233LY',
+      'innerLabelRight.productionWindow': '05/11/24 - 09/12/24',
+      'insole.notches': '4 long, 3 short',
+    },
+    lead: 168,
+    inspected: 'some',
+    answers: { 'own.lid-stamp': 1, 'box.corners': 0, 'inner.print': 0, 'outside.symmetry': 0 },
+  },
+  // The same shoe as it should be, from the Isles, of the later era; day and month stay open.
+  {
+    query: 'tarn court mid slate 43',
+    release: 'tarn-court-mid-slate',
+    size: '43',
+    circumstances: walkIn,
+    by: 'tomas-quelle',
+    daysAgo: 0,
+    factory: 1,
+    read: ['box', 'boxLabel', 'rfid', 'innerLabel', 'innerLabelRight', 'insole'],
+    facts: {
+      'box.era': 'Plain artwork',
+      'boxLabel.labelSuffix': 'IS',
+      'boxLabel.price': '£115.00',
+      'boxLabel.size.usWomen': '-',
+      'innerLabel.labelWord': 'PAIR',
+      'innerLabelRight.labelWord': 'PAIR',
+    },
+    lead: 110,
+    inspected: 'some',
+    answers: { 'own.lid-stamp': 1, 'box.corners': 0 },
+  },
+  // One tag, read on two coats: the first was sealed as genuine before the second came in.
+  {
+    query: '6310-FT flint L',
+    release: 'leeward-parka-flint',
+    size: 'L',
+    circumstances: { ...walkIn, channel: 'regular' },
+    by: 'bryn-askerby',
+    daysAgo: 0,
+    read: ['hangTag', 'rfid', 'card', 'innerLabel'],
+    facts: { 'rfid.epc': '3036452384138B4000011229' },
+    lead: 90,
+    inspected: 'done',
+    seal: true,
+  },
+  {
+    query: 'leeward parka flint L',
+    release: 'leeward-parka-flint',
+    size: 'L',
+    circumstances: { ...walkIn, channel: 'marketplace' },
+    by: 'tomas-quelle',
+    daysAgo: 0,
+    read: ['hangTag', 'rfid', 'innerLabel'],
+    facts: { 'rfid.epc': '3036452384138B4000011229' },
+    lead: 90,
+    inspected: 'some',
+    answers: { 'outside.zip': 0 },
+  },
+  // A batch code that fits only the scheme of ten years before.
+  {
+    query: 'saltmeadow 50',
+    release: 'saltmeadow',
+    size: '50 ml',
+    circumstances: { ...walkIn, channel: 'auction' },
+    by: 'isolde-varr',
+    daysAgo: 0,
+    read: ['boxBase', 'bottleBase'],
+    facts: { 'boxBase.batchCode': '4C17', 'bottleBase.batchCode': '4C17' },
+    inspected: 'some',
+    answers: { 'wrap.fold': 0, 'outside.glass': 0 },
   },
 ];

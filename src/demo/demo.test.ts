@@ -32,8 +32,8 @@ describe('demo world', () => {
   it('has what was promised', () => {
     expect(MAKERS).toHaveLength(5);
     expect(RELEASES.length).toBeGreaterThanOrEqual(14);
-    expect(lines.filter(({ state }) => state === 'open')).toHaveLength(12);
-    expect(lines.filter(({ state }) => state === 'sealed')).toHaveLength(6);
+    expect(lines.filter(({ state }) => state === 'open')).toHaveLength(16);
+    expect(lines.filter(({ state }) => state === 'sealed')).toHaveLength(7);
     for (const { sizes } of RELEASES) for (const { gtin } of sizes) expect(gtin.startsWith('952')).toBe(true);
   });
   it('follows the published formats', () => {

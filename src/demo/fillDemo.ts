@@ -4,7 +4,9 @@ import type { NewEvent } from '@/core/casefile/event';
 import { fold } from '@/core/casefile/fold';
 import type { CheckDefinition } from '@/core/checks/check';
 import { type Finding, gatherFindings } from '@/core/checks/findings';
-import type { ReadingContext } from '@/core/crossread/context';
+import { writeEpc } from '@/core/codes/epc';
+import { encode } from '@/core/codes/schemes/encode';
+import { contextOf } from '@/core/crossread/context';
 import { crossread } from '@/core/crossread/crossread';
 import { expandFacts, sizeColumnOf } from '@/core/crossread/facts';
 import { addDays } from '@/core/dates/day';
@@ -12,7 +14,7 @@ import type { DateOrder } from '@/core/dates/printedDate';
 import type { CaseFolder } from '@/core/judgement/grounds';
 import { groundsOf } from '@/core/judgement/grounds';
 import { verdictBody } from '@/core/judgement/verdictBody';
-import { findRow } from '@/core/sizes/sizeChart';
+import { findRow, mirrored } from '@/core/sizes/sizeChart';
 import { readCaseFolder } from '@/desk/caseFolder';
 import type { Desk } from '@/desk/desk';
 import { openCase } from '@/desk/openCase';
@@ -20,6 +22,7 @@ import { readQueue } from '@/desk/queue';
 import { recordEvents } from '@/desk/recordEvents';
 import { saveRecords } from '@/desk/records';
 import { type Answer, CASE_PLANS, type CasePlan } from './casePlans';
+import { SCHEMES } from './codeSchemes';
 import { CHARTS, MAKERS } from './makers';
 import { RELEASES } from './releases';
 import { ROSTER } from './roster';
@@ -59,10 +62,59 @@ function printDay(day: string, order: DateOrder): string {
 
 const WINDOW_DAYS = 61;
 
-/** What a genuine item of this release prints for a fact. */
-function genuineText(fact: string, plan: CasePlan, { grounds }: CaseFolder): string | null {
-  const { release, chart, maker } = groundsOf(grounds);
+/** Looked for and not printed. */
+const ABSENT = '-';
+
+/** Days after the start of production on which a place was printed; box and goods are made separately. */
+const PRINTED_AFTER: Record<string, number> = { boxBase: 9, label: 4 };
+
+/** A code as its maker writes it for this item. */
+function genuineCode(fact: string, place: string, plan: CasePlan, folder: CaseFolder, day: string): string | null {
+  const { schemes } = groundsOf(folder.grounds);
+  const scheme = schemes.find((each) => each.fact === fact && (each.from ?? day) <= day && day <= (each.until ?? day));
+  if (!scheme) return null;
+  // Every item has its own numbers; its case number tells them apart.
+  const number = Number(folder.number.slice(3));
+  const plants = scheme.segments.flatMap((each) =>
+    each.name === 'plant' && each.type === 'table' ? Object.keys(each.values) : [],
+  );
+  const texts: Record<string, string> = {
+    plant: plants[(plan.factory ?? 0) % Math.max(1, plants.length)] ?? '',
+    pair: String(100 + 7 * number),
+    side: place === 'innerLabelRight' ? 'R' : 'L',
+    number: String(400 + 13 * number).padStart(5, '0'),
+    batch: '17',
+    shift: 'ABC'.charAt(number % 3),
+    line: String(1 + (number % 4)),
+    bench: 'K2',
+    hour: String(6 + (number % 12)).padStart(2, '0'),
+    series: 'MA',
+  };
+  if (scheme.segments.some((each) => each.name === 'bench' && each.type === 'letters')) texts.bench = 'K';
+  return encode(scheme, { day, texts });
+}
+
+/** The tag of this very item. */
+function genuineEpc(plan: CasePlan, { grounds, number }: CaseFolder): string | null {
+  const { release, maker } = groundsOf(grounds);
+  const gtin = release?.sizes.find(({ key }) => key === plan.size)?.gtin;
+  const companyPrefix = maker?.gtinPrefixes[0];
+  if (!gtin || !companyPrefix) return null;
+  const itemReference = `0${gtin.slice(companyPrefix.length, 12)}`;
+  return writeEpc({
+    scheme: 'sgtin-96',
+    filter: 1,
+    companyPrefix,
+    itemReference,
+    serial: String(70_000 + Number(number.slice(3))),
+  });
+}
+
+/** What a genuine item of this release prints for a fact at a place. */
+function genuineText(fact: string, place: string, plan: CasePlan, folder: CaseFolder): string | null {
+  const { release, chart, maker } = groundsOf(folder.grounds);
   if (!release || !maker) return null;
+  const start = addDays(release.releaseDate, -(plan.lead ?? 100));
   const column = sizeColumnOf(fact);
   if (column) return (chart && plan.size && findRow(chart, plan.size)?.values[column]) || null;
   const factory = release.factories[plan.factory ?? 0];
@@ -82,9 +134,30 @@ function genuineText(fact: string, plan: CasePlan, { grounds }: CaseFolder): str
     case 'country':
       return factory?.country.toUpperCase() ?? null;
     case 'batchCode':
-      return `${release.releaseDate.slice(3, 4)}${release.styleCode.charAt(0)}${release.releaseDate.slice(5, 7)}7`;
+      // One batch fills box and bottle.
+      return genuineCode(fact, place, plan, folder, start);
+    case 'dateCode':
+    case 'serial':
+    case 'securityCode':
+    case 'unitNumber':
+      return genuineCode(fact, place, plan, folder, addDays(start, PRINTED_AFTER[place] ?? 0));
+    case 'epc':
+      return genuineEpc(plan, folder);
+    case 'secondEpc':
+      return ABSENT;
+    case 'materials':
+      return release.materials ?? null;
+    case 'dimensions': {
+      const { type, length, width, height } = release.dimensions ?? {};
+      return length ? `${type} ${length}x${width}x${height}` : null;
+    }
+    case 'mirroredSize':
+      return (chart?.mirrored && plan.size && mirrored(plan.size)) || null;
+    case 'notches': {
+      const tens = Math.floor(Number(plan.size) / 10);
+      return chart?.notches ? `${tens} long, ${Math.floor(Number(plan.size) % 10)} short` : null;
+    }
     case 'productionWindow': {
-      const start = addDays(release.releaseDate, -(plan.lead ?? 100));
       return `${printDay(start, maker.dateOrder)} - ${printDay(addDays(start, WINDOW_DAYS), maker.dateOrder)}`;
     }
     default:
@@ -98,13 +171,12 @@ function factEvents(plan: CasePlan, folder: CaseFolder, newId: () => string): Ne
   for (const place of kind.places.filter((each) => plan.read.includes(each.id))) {
     for (const fact of expandFacts(place.facts, chart)) {
       const planned = plan.facts?.[`${place.id}.${fact.id}`];
-      const raw = planned === undefined ? genuineText(fact.id, plan, folder) : planned;
-      if (raw === null) continue;
-      events.push({
-        id: newId(),
-        type: 'factRead',
-        body: { place: place.id, fact: fact.id, state: 'read', raw, via: 'typed' },
-      });
+      const raw = planned === undefined ? genuineText(fact.id, place.id, plan, folder) : planned;
+      // What a tag or a symbol contains is not read beside it.
+      if (raw === null || (place.id === 'rfid' && fact.id === 'gtin')) continue;
+      const body = { place: place.id, fact: fact.id, via: 'typed' as const };
+      const entry = raw === ABSENT ? { state: 'absent' as const, raw: '' } : { state: 'read' as const, raw };
+      events.push({ id: newId(), type: 'factRead', body: { ...body, ...entry } });
     }
   }
   return events;
@@ -140,7 +212,7 @@ function genuineAnswer(check: CheckDefinition, plan: CasePlan): Answer {
 
 function findingEvents(plan: CasePlan, folder: CaseFolder, newId: () => string): NewEvent[] {
   const file = fold(folder.id, folder.events);
-  const context: ReadingContext = { ...groundsOf(folder.grounds), facts: file.facts, sizeKey: file.sizeKey };
+  const context = contextOf(file, groundsOf(folder.grounds));
   const findings = gatherFindings(file, context, crossread(context));
   const events: NewEvent[] = [];
   for (const finding of findings) {
@@ -192,6 +264,7 @@ export async function fillDemo(desk: Desk): Promise<number> {
   await saveRecords(demo, [
     ...MAKERS.map((body) => ({ kind: 'maker' as const, body })),
     ...CHARTS.map((body) => ({ kind: 'size-chart' as const, body })),
+    ...SCHEMES.map((body) => ({ kind: 'code-scheme' as const, body })),
     ...RELEASES.map((body) => ({ kind: 'release' as const, body })),
     { kind: 'roster' as const, body: ROSTER },
   ]);

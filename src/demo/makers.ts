@@ -3,7 +3,14 @@ import type { SizeChart } from '@/core/sizes/sizeChart';
 
 /** The five makers of the demo world, none of which exists. Prefix 952 is set aside for examples. */
 export const MAKERS: Maker[] = [
-  { id: 'veskarn', name: 'Veskarn', gtinPrefixes: ['9521204'], styleShape: 'AA9999-999', dateOrder: 'DMY' },
+  {
+    id: 'veskarn',
+    name: 'Veskarn',
+    gtinPrefixes: ['9521204'],
+    styleShape: 'AA9999-999',
+    dateOrder: 'DMY',
+    dateOrders: { Gulf: 'MDY' },
+  },
   { id: 'orrinfeld', name: 'Orrinfeld', gtinPrefixes: ['9521377'], styleShape: '9999-AA', dateOrder: 'YMD' },
   { id: 'ilvane', name: 'Ilvane', gtinPrefixes: ['9521518'], styleShape: 'A999999', dateOrder: 'DMY' },
   { id: 'pockle-dray', name: 'Pockle & Dray', gtinPrefixes: ['9521642'], styleShape: 'AA-999', dateOrder: 'MDY' },
@@ -20,12 +27,18 @@ function shoeChart(id: string, name: string, euSizes: number[], firstUk: number,
     name,
     leading: 'eu',
     columns: [
-      { id: 'usMen', name: 'US men' },
-      { id: 'usWomen', name: 'US women' },
+      { id: 'usMen', name: 'US men', aliases: ['US M', 'US'] },
+      { id: 'usWomen', name: 'US women', aliases: ['US W'] },
       { id: 'uk', name: 'UK' },
       { id: 'eu', name: 'EU' },
       { id: 'cm', name: 'cm', unit: 'cm' },
     ],
+    notches: [
+      { name: 'long', lengthMm: 9, value: 10 },
+      { name: 'short', lengthMm: 5, value: 1 },
+      { name: 'half', lengthMm: 2.5, value: 0.5 },
+    ],
+    mirrored: true,
     rows: euSizes.map((eu, step) => ({
       key: half(eu),
       values: {

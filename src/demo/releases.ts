@@ -3,6 +3,7 @@ import { gtinCheckDigit } from '@/core/codes/gtin';
 import type { GoodsKind, NominalMeasure, Release } from '@/core/releases/release';
 import type { Variant } from '@/core/releases/variantFit';
 import { CHARTS, MAKERS } from './makers';
+import slate from './slate.json';
 
 type OwnCheck = Pick<
   CheckDefinition,
@@ -35,6 +36,8 @@ interface Plan {
   off?: string[];
   /** Trait states per factory, in the order of `factories`. */
   traits?: Record<string, string[]>;
+  /** What only some records hold; variants here stand in place of one for each factory. */
+  more?: Partial<Release>;
 }
 
 const nine = 'nine pairs bought in shops';
@@ -189,6 +192,27 @@ const PLANS: Plan[] = [
     traits: STAMPS,
   },
   {
+    id: 'tarn-court-mid-slate',
+    kind: 'footwear',
+    maker: 'veskarn',
+    name: 'Tarn Court Mid',
+    styleCode: 'VK4826-330',
+    colourName: 'Slate / Brass',
+    releaseDate: '2024-10-25',
+    lead: [30, 330],
+    chart: 'veskarn-court',
+    sizes: ['38', '47'],
+    item: 10120,
+    factories: [
+      ['VM7', 'Marrowland'],
+      ['QE2', 'Estrava'],
+      ['VT4', 'Quillon'],
+    ],
+    nominal: shoe(32, 4.2, 438),
+    own: lidStamp,
+    more: slate as Partial<Release>,
+  },
+  {
     id: 'tarn-court-high-bracken',
     kind: 'footwear',
     maker: 'veskarn',
@@ -279,6 +303,7 @@ const PLANS: Plan[] = [
       },
     },
     own: hemLoop,
+    more: { materials: 'shell 100 % polyamide, lining 100 % cotton' },
   },
   {
     id: 'leeward-parka-flint',
@@ -304,6 +329,7 @@ const PLANS: Plan[] = [
       },
     },
     own: hemLoop,
+    more: { materials: 'shell 100 % polyamide, lining 100 % cotton' },
   },
   {
     id: 'mizzle-cape-ochre',
@@ -396,6 +422,7 @@ const PLANS: Plan[] = [
     factories: [['P3', 'Estrava']],
     nominal: { 'figure-height': { value: 138, tolerance: 0.9, unit: 'mm', source: six } },
     own: badge,
+    more: { datesApart: { days: 45, source: six } },
   },
   {
     id: 'captain-pell-night',
@@ -412,6 +439,7 @@ const PLANS: Plan[] = [
     factories: [['P3', 'Estrava']],
     nominal: { 'figure-height': { value: 156.5, tolerance: 0.9, unit: 'mm', source: six } },
     own: badge,
+    more: { datesApart: { days: 45, source: six } },
   },
   {
     id: 'skerrow-eight',
@@ -516,6 +544,7 @@ function toRelease(plan: Plan): Release {
     variants: variantsOf(plan),
     checks: { add: [ownCheck(plan.own)], off: plan.off ?? [] },
     source: 'Halyard Row Exchange, release file',
+    ...plan.more,
   };
 }
 

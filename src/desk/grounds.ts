@@ -2,11 +2,12 @@ import type { Transaction } from 'sequelize';
 import type { ChosenRelease } from '@/core/casefile/event';
 import type { CaseFile } from '@/core/casefile/fold';
 import type { KindDefinition } from '@/core/checks/check';
+import type { CodeScheme } from '@/core/codes/schemes/codeScheme';
 import type { GroundsRevisions } from '@/core/judgement/grounds';
 import type { HouseRules } from '@/core/judgement/houseRules';
 import type { Maker, Release, Revision } from '@/core/releases/release';
 import type { SizeChart } from '@/core/sizes/sizeChart';
-import { type DocumentKind, readDocument, readForeign, readPinned } from '@/store/documents';
+import { type DocumentKind, listSchemes, readDocument, readForeign, readPinned } from '@/store/documents';
 import type { Store } from '@/store/store';
 import { Refusal } from './refusal';
 
@@ -44,7 +45,14 @@ export async function loadGrounds(
   const release = file.release ? await pinned<Release>(file.release, 'release record') : null;
   const makerId = release?.body.maker;
   const chartId = release?.body.chart;
+  // A verdict from before there were schemes rests on none.
+  const schemes = pins
+    ? await Promise.all((pins.schemes ?? []).map((at) => pinned<CodeScheme>(at, 'code scheme')))
+    : makerId
+      ? await listSchemes<CodeScheme>(store, makerId, transaction)
+      : [];
   return {
+    schemes,
     kind: await load<KindDefinition>('kind', file.kind, pins?.kind),
     houseRules: await load<HouseRules>('house-rules', HOUSE_RULES_ID, pins?.houseRules),
     release,

@@ -1,16 +1,21 @@
 import type { Belonging, EventBodies } from '@/core/casefile/event';
+import { cleanText } from '@/core/codes/clean';
 import { gtinCorrections, readGtin } from '@/core/codes/gtin';
+import { type CodeScheme, SCHEME_FACTS, type SchemeFact } from '@/core/codes/schemes/codeScheme';
+import { decode } from '@/core/codes/schemes/decode';
 import { normaliseStyleCode, styleCodeKey } from '@/core/codes/styleCode';
+import { deriveFacts } from '@/core/crossread/derive';
+import { wordsKey } from '@/core/crossread/words';
 import type { IndexedRelease, IndexedSize } from '@/core/releases/match';
-import type { Release } from '@/core/releases/release';
-import { readDocument } from '@/store/documents';
+import type { Maker, Release } from '@/core/releases/release';
+import { listDocuments, readDocument } from '@/store/documents';
 import { releaseIndex } from '@/store/releaseIndex';
 import type { Store } from '@/store/store';
 
 /** What the records say of a printed code, kept with the reading so that it can be assessed the same later. */
-export type Identity = Required<Pick<EventBodies['factRead'], 'belongsTo' | 'corrections'>>;
+export type Identity = Required<Pick<EventBodies['factRead'], 'belongsTo' | 'corrections' | 'fitsOther'>>;
 
-const NOTHING: Identity = { belongsTo: [], corrections: [] };
+const NOTHING: Identity = { belongsTo: [], corrections: [], fitsOther: [] };
 const MOST = 10;
 
 async function belonging(
@@ -49,9 +54,48 @@ async function identifyStyle(store: Store, raw: string): Promise<Identity> {
   };
 }
 
-/** To which release and size in the records a printed fact belongs; nothing for facts that are no product code. */
-export async function identify(store: Store, fact: string, raw: string): Promise<Identity> {
+/** The number inside a tag's EPC or a symbol's text. */
+async function identifyContained(store: Store, fact: string, raw: string): Promise<Identity> {
+  const gtin = deriveFacts(
+    { at: { [fact]: { place: 'at', fact, state: 'read', raw, via: 'typed', at: '', by: '' } } },
+    '2000-01-01',
+  ).at?.gtin;
+  return gtin ? identifyGtin(store, gtin.raw) : NOTHING;
+}
+
+/** Other releases of that model name; the record's own is no news. */
+async function identifyModel(store: Store, raw: string): Promise<Identity> {
+  const wanted = wordsKey(raw);
+  const found = await releaseIndex(store).similar(cleanText(raw).slice(0, 80), MOST * 2);
+  const named = found.filter(({ name }) => wordsKey(name) === wanted).slice(0, MOST);
+  return { ...NOTHING, belongsTo: await Promise.all(named.map((release) => belonging(store, release, null))) };
+}
+
+/** Code schemes of other makers that a code fits, where its own maker's do not fit it. */
+async function fitsOther(store: Store, fact: SchemeFact, raw: string, maker: string | null): Promise<Identity> {
+  const all = (await listDocuments<CodeScheme>(store, 'code-scheme')).map(({ body }) => body);
+  const fits = all.filter((scheme) => decode(scheme, raw).readings.length > 0);
+  const own = all.filter((scheme) => scheme.maker === maker && scheme.fact === fact);
+  if (own.length === 0 || own.some((scheme) => fits.includes(scheme))) return NOTHING;
+  const names = new Map((await listDocuments<Maker>(store, 'maker')).map(({ id, body }) => [id, body.name]));
+  const others = fits.filter((scheme) => scheme.maker !== maker);
+  return {
+    ...NOTHING,
+    fitsOther: others.slice(0, MOST).map((scheme) => `${names.get(scheme.maker) ?? scheme.maker}, “${scheme.name}”`),
+  };
+}
+
+/**
+ * What the records say of a printed fact: to which release and size a code belongs, which release goes by a
+ * model name, which other maker writes such codes.
+ *
+ * @param maker the maker that the item is claimed to be of
+ */
+export async function identify(store: Store, fact: string, raw: string, maker: string | null): Promise<Identity> {
   if (fact === 'gtin') return identifyGtin(store, raw);
   if (fact === 'styleCode') return identifyStyle(store, raw);
-  return NOTHING;
+  if (fact === 'epc' || fact === 'symbol') return identifyContained(store, fact, raw);
+  if (fact === 'model') return identifyModel(store, raw);
+  const schemed = SCHEME_FACTS.find((each) => each === fact);
+  return schemed ? fitsOther(store, schemed, raw, maker) : NOTHING;
 }

@@ -6,10 +6,11 @@ import { formatProblem } from '@/core/formats/validate';
 import type { GoodsKind, Release, Revision } from '@/core/releases/release';
 import { appendEvents, findCase, highestNumber } from '@/store/cases';
 import { readDocument } from '@/store/documents';
+import { chainEvent } from './chainEvent';
 import type { Desk } from './desk';
 import { loadGrounds } from './grounds';
 import { identify } from './identify';
-import { chainEvent } from './recordEvents';
+
 import { Refusal } from './refusal';
 import { requireChecker } from './roster';
 import { projectionRow } from './summary';
@@ -79,7 +80,7 @@ export async function openCase(desk: Desk, command: OpenCommand): Promise<string
     const definition = await loadGrounds(desk.store, { kind, release: null, seal: null }, transaction);
     const place = definition.kind.body.places.find((each) => each.side === 'packaging' && each.facts.includes('gtin'));
     if (command.scanned && circumstances.packaged && place && readGtin(query).readings.length > 0) {
-      const identity = await identify(desk.store, 'gtin', query);
+      const identity = await identify(desk.store, 'gtin', query, null);
       events.push({
         id: desk.newId(),
         type: 'factRead',

@@ -1,7 +1,7 @@
 import type { Transaction } from 'sequelize';
 import type { CaseEvent, NewEvent } from '@/core/casefile/event';
 import { advance, type CaseFile, fold, refusal } from '@/core/casefile/fold';
-import { eventHash, verifyChain } from '@/core/casefile/hash';
+import { verifyChain } from '@/core/casefile/hash';
 import { checksFor } from '@/core/checks/findings';
 import { expandFacts } from '@/core/crossread/facts';
 import { formatProblem } from '@/core/formats/validate';
@@ -10,10 +10,12 @@ import { verdictBody } from '@/core/judgement/verdictBody';
 import type { Release } from '@/core/releases/release';
 import { appendEvents, caseOfEvent, findCase, readEvents } from '@/store/cases';
 import { readPinned } from '@/store/documents';
+import { chainEvent } from './chainEvent';
 import type { Desk } from './desk';
 import { loadGrounds } from './grounds';
 import { identify } from './identify';
 import { Refusal } from './refusal';
+import { enterCodes, meetings, noticeElsewhere } from './register';
 import { requireChecker } from './roster';
 import { projectionRow } from './summary';
 
@@ -40,8 +42,11 @@ async function complete(desk: Desk, file: CaseFile, grounds: GroundsRevisions, e
       if (event.type === 'factWithdrawn') return event;
       const { state, raw, fact } = event.body;
       if (state === 'read' && raw.trim() === '') throw invalid('Nothing was entered.');
-      const identity = state === 'read' ? await identify(desk.store, fact, raw) : { belongsTo: [], corrections: [] };
-      return { ...event, body: { ...event.body, ...identity } };
+      if (state !== 'read') return { ...event, body: { ...event.body, belongsTo: [], corrections: [] } };
+      return {
+        ...event,
+        body: { ...event.body, ...(await identify(desk.store, fact, raw, grounds.maker?.id ?? null)) },
+      };
     }
     case 'releaseChosen': {
       const { id, hash } = event.body.release;
@@ -88,12 +93,6 @@ async function complete(desk: Desk, file: CaseFile, grounds: GroundsRevisions, e
   }
 }
 
-/** Give an event its place in the chain. */
-export function chainEvent(file: Pick<CaseFile, 'seq' | 'head'>, event: NewEvent, at: string, by: string): CaseEvent {
-  const unhashed = { ...event, seq: file.seq + 1, at, by, previous: file.head } as Omit<CaseEvent, 'hash'>;
-  return { ...unhashed, hash: eventHash(unhashed) } as CaseEvent;
-}
-
 async function eventsAlreadyKept(
   desk: Desk,
   caseId: string,
@@ -113,7 +112,7 @@ async function eventsAlreadyKept(
  * Append events to a case, all or none. Sending the same events again is harmless; events made without
  * knowledge of what another person added meanwhile are turned down with what was added.
  *
- * @returns the events as they were kept
+ * @returns the events as they were kept, with what the desk itself added since `expectedSeq`
  * @throws Refusal with a sentence; nothing is saved then
  */
 export async function recordEvents(desk: Desk, command: RecordCommand): Promise<CaseEvent[]> {
@@ -131,9 +130,16 @@ export async function recordEvents(desk: Desk, command: RecordCommand): Promise<
       throw new Refusal('forbidden', `The log of ${row.number} was tampered with: ${intact.sentence}`);
     const kept = await eventsAlreadyKept(desk, row.id, command.events, transaction);
     const fresh = command.events.filter((event) => !kept.has(event.id));
-    if (fresh.length === 0) return log.filter((event) => kept.has(event.id));
-    if (command.expectedSeq !== row.seq) {
-      const since = log.slice(command.expectedSeq);
+    if (fresh.length === 0)
+      return log.slice(
+        Math.min(
+          command.expectedSeq,
+          log.findIndex(({ id }) => kept.has(id)),
+        ),
+      );
+    const since = log.slice(command.expectedSeq);
+    // What the register noted meanwhile contradicts nothing that a person does.
+    if (command.expectedSeq > row.seq || since.some(({ type }) => type !== 'codeMet')) {
       throw new Refusal('conflict', `${row.number} was changed meanwhile.`, since);
     }
     let file = fold(row.id, log);
@@ -148,7 +154,17 @@ export async function recordEvents(desk: Desk, command: RecordCommand): Promise<
       if (changesGrounds(event.type)) grounds = await loadGrounds(desk.store, file, transaction);
       added.push(chained);
     }
-    await appendEvents(desk.store, projectionRow(file, row.number, grounds), added, transaction);
-    return added;
+    const keep = async (events: CaseEvent[]) =>
+      appendEvents(desk.store, projectionRow(file, row.number, grounds), events, transaction);
+    await keep(added);
+    const changed = await enterCodes(desk, file, grounds, transaction);
+    for (const event of await meetings(desk, file, transaction)) {
+      const chained = chainEvent(file, event, desk.now(), command.by);
+      file = advance(file, chained);
+      await keep([chained]);
+      added.push(chained);
+    }
+    await noticeElsewhere(desk, file, changed, command.by, transaction);
+    return [...since, ...added];
   });
 }

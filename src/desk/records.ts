@@ -1,5 +1,9 @@
+import { checkScheme } from '@/core/codes/schemes/checkScheme';
+import type { CodeScheme } from '@/core/codes/schemes/codeScheme';
 import { formatProblem } from '@/core/formats/validate';
 import type { Maker, Release } from '@/core/releases/release';
+import { checkChart } from '@/core/sizes/checkChart';
+import type { SizeChart } from '@/core/sizes/sizeChart';
 import { type DocumentKind, readDocument, saveDocument } from '@/store/documents';
 import { indexRelease } from '@/store/releaseIndex';
 import type { Desk } from './desk';
@@ -31,6 +35,13 @@ export async function saveRecords(desk: Desk, entries: RecordsEntry[]): Promise<
   for (const { kind, body } of entries) {
     const problem = formatProblem(kind, body);
     if (problem) throw new Refusal('invalid', `The ${kind} “${body.id}” is not sound: ${problem}`);
+    const unsound =
+      kind === 'code-scheme'
+        ? checkScheme(body as CodeScheme)
+        : kind === 'size-chart'
+          ? checkChart(body as SizeChart)
+          : [];
+    if (unsound.length > 0) throw new Refusal('invalid', `The ${kind} “${body.id}” is not sound: ${unsound.join(' ')}`);
   }
   await desk.store.write(async (transaction) => {
     for (const { kind, body } of entries) {

@@ -1,4 +1,5 @@
 import type { ChosenRelease } from '@/core/casefile/event';
+import type { CodeScheme } from '@/core/codes/schemes/codeScheme';
 import { type Candidate, type IndexedRelease, matchReleases } from '@/core/releases/match';
 import type { Maker, Release, Revision } from '@/core/releases/release';
 import type { SizeChart } from '@/core/sizes/sizeChart';
@@ -46,4 +47,9 @@ export async function newestRelease(desk: Desk, id: string): Promise<ChosenRelea
 /** The makers that the records know, for reading a code without a case. */
 export async function listMakers(desk: Desk): Promise<Maker[]> {
   return (await listDocuments<Maker>(desk.store, 'maker')).map(({ body }) => body);
+}
+
+/** Every code scheme in the records. */
+export async function listCodeSchemes(desk: Desk): Promise<CodeScheme[]> {
+  return (await listDocuments<CodeScheme>(desk.store, 'code-scheme')).map(({ body }) => body);
 }

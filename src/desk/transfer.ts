@@ -1,6 +1,7 @@
-import { type ExportedCase, exportedCaseProblem } from '@/core/casefile/exportedCase';
+import { type CarriedDocuments, type ExportedCase, exportedCaseProblem } from '@/core/casefile/exportedCase';
 import { fold } from '@/core/casefile/fold';
 import type { GroundsRevisions } from '@/core/judgement/grounds';
+import type { Revision } from '@/core/releases/release';
 import { appendEvents, findCase } from '@/store/cases';
 import { type DocumentKind, keepForeign } from '@/store/documents';
 import { readCaseFolder } from './caseFolder';
@@ -8,9 +9,13 @@ import type { Desk } from './desk';
 import { loadGrounds } from './grounds';
 import { parseFile } from './parseFile';
 import { Refusal } from './refusal';
+import { enterCodes, noticeElsewhere } from './register';
 import { projectionRow } from './summary';
 
-export type CaseExport = ExportedCase<GroundsRevisions & Record<string, GroundsRevisions[keyof GroundsRevisions]>>;
+/** Files from before there were code schemes carry none. */
+type CarriedGrounds = Omit<GroundsRevisions, 'schemes'> & Partial<Pick<GroundsRevisions, 'schemes'>>;
+
+export type CaseExport = ExportedCase<CarriedGrounds & CarriedDocuments>;
 
 /** A case as a file: docs/formats/case.schema.json. */
 export async function exportCase(desk: Desk, number: string): Promise<CaseExport> {
@@ -36,6 +41,7 @@ const KINDS: Record<keyof GroundsRevisions, DocumentKind> = {
   chart: 'size-chart',
   kind: 'kind',
   houseRules: 'house-rules',
+  schemes: 'code-scheme',
 };
 
 /**
@@ -56,13 +62,15 @@ export async function importCase(desk: Desk, text: string): Promise<string> {
         `${there.number} is at this desk already, with a log that differs from the file's.`,
       );
     for (const [name, kind] of Object.entries(KINDS) as [keyof GroundsRevisions, DocumentKind][]) {
-      const document = documents[name];
-      if (document) await keepForeign(desk.store, kind, document, transaction);
+      for (const document of [documents[name] ?? []].flat() as Revision<unknown>[])
+        await keepForeign(desk.store, kind, document, transaction);
     }
     const taken = await findCase(desk.store, { number: file.number }, transaction);
     const number = taken ? `${file.number}-${id.slice(0, 4)}` : file.number;
     const grounds = await loadGrounds(desk.store, file, transaction);
     await appendEvents(desk.store, projectionRow(file, number, grounds), events, transaction);
+    const changed = await enterCodes(desk, file, grounds, transaction);
+    await noticeElsewhere(desk, file, changed, file.touched.by, transaction);
     return number;
   });
 }

@@ -5,7 +5,7 @@ import type { Store } from './store';
 import type { DocumentRow, ForeignDocumentRow } from './tables';
 
 /** The kinds of reference document, each with its published format. */
-export type DocumentKind = 'release' | 'maker' | 'size-chart' | 'kind' | 'house-rules' | 'roster';
+export type DocumentKind = 'release' | 'maker' | 'size-chart' | 'code-scheme' | 'kind' | 'house-rules' | 'roster';
 
 const toRevision = <T>(row: ForeignDocumentRow): Revision<T> => ({
   id: row.id,
@@ -71,6 +71,22 @@ export async function listDocuments<T>({ sequelize }: Store, kind: DocumentKind)
     { replacements: { kind } },
   );
   return (rows as DocumentRow[]).map((row) => toRevision<T>(row));
+}
+
+/** The newest code schemes of a maker: this desk's own, or those that came with an imported case where it has none. */
+export async function listSchemes<T>(
+  { sequelize }: Store,
+  maker: string,
+  transaction?: Transaction,
+): Promise<Revision<T>[]> {
+  const newest = (table: string) => `SELECT * FROM ${table} d
+    WHERE kind = 'code-scheme' AND json_extract(body, '$.maker') = :maker AND revision =
+      (SELECT MAX(revision) FROM ${table} WHERE kind = 'code-scheme' AND id = d.id) ORDER BY id`;
+  for (const table of ['documents', 'foreign_documents']) {
+    const [rows] = await sequelize.query(newest(table), { replacements: { maker }, transaction });
+    if (rows.length > 0) return (rows as DocumentRow[]).map((row) => toRevision<T>(row));
+  }
+  return [];
 }
 
 /**

@@ -1,6 +1,7 @@
 import type { Sequelize } from 'sequelize';
 import { SequelizeStorage, Umzug } from 'umzug';
 import { firstTables } from './migrations/0001-first-tables';
+import { codeRegister } from './migrations/0002-code-register';
 import { StoreProblem } from './storeProblem';
 
 /** A step that brings the database to a newer shape; steps are only ever added. */
@@ -9,7 +10,7 @@ export interface Migration {
   statements: string[];
 }
 
-const MIGRATIONS: Migration[] = [firstTables];
+const MIGRATIONS: Migration[] = [firstTables, codeRegister];
 
 /**
  * Bring the database up to this version.

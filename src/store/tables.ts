@@ -63,6 +63,20 @@ export interface ReleaseSizeRow {
   gtin: string;
 }
 
+/** A code of a case that ought to be unique, or that may recur, as the register keeps it. */
+export interface CodeRegisterRow {
+  normal: string;
+  fact: string;
+  /** Within what it is unique. */
+  scope: string;
+  caseId: string;
+  place: string;
+  display: string;
+  shared: number;
+  outcome: string;
+  at: string;
+}
+
 export interface Tables {
   documents: ModelStatic<Model<DocumentRow, DocumentRow>>;
   foreignDocuments: ModelStatic<Model<ForeignDocumentRow, ForeignDocumentRow>>;
@@ -71,6 +85,7 @@ export interface Tables {
   photographs: ModelStatic<Model<PhotographRow, PhotographRow>>;
   releaseIndex: ModelStatic<Model<ReleaseIndexRow, ReleaseIndexRow>>;
   releaseSizes: ModelStatic<Model<ReleaseSizeRow, ReleaseSizeRow>>;
+  codeRegister: ModelStatic<Model<CodeRegisterRow, CodeRegisterRow>>;
 }
 
 // Functions, since Sequelize writes the column's name into the object it is given.
@@ -137,6 +152,21 @@ export function defineTables(sequelize: Sequelize): Tables {
         sizeKeys: text(),
       },
       options('release_index'),
+    ),
+    codeRegister: sequelize.define(
+      'RegisteredCode',
+      {
+        normal: key(),
+        fact: key(),
+        scope: key(),
+        caseId: key(),
+        place: key(),
+        display: text(),
+        shared: whole(),
+        outcome: text(),
+        at: text(),
+      },
+      options('code_register'),
     ),
     releaseSizes: sequelize.define(
       'ReleaseSize',

@@ -39,6 +39,34 @@ export interface Pins {
   chart: ChosenRelease | null;
   kind: ChosenRelease;
   houseRules: ChosenRelease;
+  /** The maker's code schemes; absent in verdicts from before there were any. */
+  schemes?: ChosenRelease[];
+}
+
+/** What came of an item, as far as this desk knows. */
+export type CodeOutcome = 'open' | 'genuine' | 'counterfeit' | 'undecided';
+
+/** Another item on which a code was met. */
+export interface Meeting {
+  number: string;
+  place: string;
+  outcome: CodeOutcome;
+  at: string;
+}
+
+/** Where else a code was met when it was last looked up; nowhere where `others` is empty. */
+export interface CodeMet {
+  /** The code's key in the register. */
+  key: string;
+  fact: string;
+  /** As it is printed. */
+  display: string;
+  /** True for codes that recur on many items, false for those that ought to be unique. */
+  shared: boolean;
+  /** How many other items carry it, by what came of them. */
+  counts: Record<CodeOutcome, number>;
+  /** Some of them, the newest first. */
+  others: Meeting[];
 }
 
 export interface VerdictBody {
@@ -64,15 +92,19 @@ export interface EventBodies {
     fact: string;
     state: 'read' | 'absent' | 'illegible';
     raw: string;
-    via: 'typed' | 'scanned' | 'imported';
+    via: 'typed' | 'scanned' | 'imported' | 'pasted';
     belongsTo?: Belonging[];
     /** Numbers one slip away from a failing one that the records do know. */
     corrections?: string[];
+    /** Code schemes of other makers that it fits, where it fits none of its own. */
+    fitsOther?: string[];
   };
   factWithdrawn: { place: string; fact: string };
   findingRecorded: { check: string; outcome: Outcome; choice?: string; value?: number; note?: string };
   findingExcused: { check: string; reason: string };
   findingWithdrawn: { check: string };
+  /** The register met a code of this item elsewhere; written by the desk, also into sealed cases. */
+  codeMet: CodeMet;
   verdictSealed: VerdictBody;
   reopened: { reason: string };
 }

@@ -1,13 +1,15 @@
 import type { Outcome } from '../checks/check';
 import type { GoodsKind } from '../releases/release';
-import type { CaseEvent, ChosenRelease, Circumstances, EventBodies, VerdictBody } from './event';
+import type { CaseEvent, ChosenRelease, Circumstances, CodeMet, EventBodies, VerdictBody } from './event';
 
 interface Stamp {
   at: string;
   by: string;
 }
 
-export type FactEntry = EventBodies['factRead'] & Stamp;
+/** `derived`: not read itself but contained in what was, as a GTIN is in a tag's EPC. */
+export type FactEntry = Omit<EventBodies['factRead'], 'via'> &
+  Stamp & { via: EventBodies['factRead']['via'] | 'derived' };
 
 export type FindingEntry = Stamp &
   (
@@ -32,6 +34,10 @@ export interface CaseFile {
   facts: Record<string, Record<string, FactEntry>>;
   /** Check id to the last finding. */
   findings: Record<string, FindingEntry>;
+  /** Register key to where else that code was met. */
+  met: Record<string, CodeMet>;
+  /** What the register met after the verdict was sealed: it counts once the case is reopened. */
+  notices: Record<string, CodeMet>;
   /** The verdict in force, or null while the case is open. */
   seal: SealEntry | null;
   reopenings: (Stamp & { reason: string })[];
@@ -53,6 +59,8 @@ function begin(caseId: string, event: CaseEvent & { type: 'opened' }): CaseFile 
     sizeKey: null,
     facts: {},
     findings: {},
+    met: {},
+    notices: {},
     seal: null,
     reopenings: [],
     seq: 0,
@@ -95,16 +103,29 @@ function apply(file: CaseFile, event: CaseEvent): CaseFile {
     }
     case 'findingWithdrawn':
       return { ...file, findings: without(file.findings, event.body.check) };
+    case 'codeMet': {
+      const { body } = event;
+      if (file.seal) return { ...file, notices: { ...file.notices, [body.key]: body } };
+      return { ...file, met: { ...file.met, [body.key]: body } };
+    }
     case 'verdictSealed':
       return { ...file, seal: { ...event.body, ...stamp, seq: event.seq, hash: event.hash } };
     case 'reopened':
-      return { ...file, seal: null, reopenings: [...file.reopenings, { ...stamp, reason: event.body.reason }] };
+      return {
+        ...file,
+        seal: null,
+        met: { ...file.met, ...file.notices },
+        notices: {},
+        reopenings: [...file.reopenings, { ...stamp, reason: event.body.reason }],
+      };
   }
 }
 
 /** Apply one more event, as the screen does for an instant answer before the server has kept it. */
 export function advance(file: CaseFile, event: CaseEvent): CaseFile {
-  return { ...apply(file, event), touched: { at: event.at, by: event.by }, seq: event.seq, head: event.hash };
+  // What the desk itself adds is no work on the case.
+  const touched = event.type === 'codeMet' ? file.touched : { at: event.at, by: event.by };
+  return { ...apply(file, event), touched, seq: event.seq, head: event.hash };
 }
 
 /**
@@ -126,6 +147,7 @@ export function fold(caseId: string, events: CaseEvent[]): CaseFile {
  */
 export function refusal(file: CaseFile, type: CaseEvent['type']): string | null {
   if (type === 'opened') return `${file.number} is open already.`;
+  if (type === 'codeMet') return null;
   if (type === 'reopened') return file.seal ? null : `${file.number} is not sealed, so there is nothing to reopen.`;
   if (file.seal) return `${file.number} is sealed; reopen it with a reason first.`;
   return null;

@@ -54,6 +54,8 @@ export interface CheckDefinition {
   /** Checks to be done or excused before this one, because it would destroy what they look at. */
   after: string[];
   caution?: string;
+  /** Counts once something is read; never asked for by itself. */
+  whenRead?: boolean;
   /** Trait of the variant chain that the answer shows; the answer's label is the state. */
   trait?: string;
 }
@@ -68,9 +70,12 @@ export interface Layer {
 export interface Place {
   id: string;
   name: string;
-  side: 'packaging' | 'goods';
+  /** `said`: what the seller tells; it is compared, and is no part of the item. */
+  side: 'packaging' | 'goods' | 'said';
   /** Fact ids that this kind of goods prints there; `size` stands for every column of the release's chart. */
   facts: string[];
+  /** Shown once something is read there, or when the person asks for all places. */
+  more?: boolean;
 }
 
 /** Everything that a kind of goods brings to a case. */

@@ -93,8 +93,10 @@ export function gatherFindings(file: CaseFile, context: ReadingContext, reading:
     if (answer.form === 'codes') {
       const rule = RULES[answer.rule];
       if (!rule) return { check, mark: 'open', reason: `no rule “${answer.rule}”`, problems: [] };
-      const { state, sentence, problems } = rule(reading, context, answer.places);
-      return { check, mark: state, reason: sentence, problems };
+      const { state, sentence, problems, c } = rule(reading, context, answer.places);
+      if (state === 'open' && check.whenRead)
+        return { check, mark: 'excused', reason: 'nothing of it was read', problems: [] };
+      return { check: c === undefined ? check : { ...check, c }, mark: state, reason: sentence, problems };
     }
     const nominal =
       answer.form === 'quantity' ? nominalOf(context.release?.nominal[answer.measure], context) : undefined;

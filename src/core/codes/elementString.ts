@@ -45,7 +45,8 @@ export type ElementResult =
   | { elements: Element[]; problems: string[]; failure?: undefined }
   | { elements?: undefined; problems?: undefined; failure: { at: number; sentence: string } };
 
-const GROUP_SEPARATOR = '\u001d';
+/** FNC1 as it is sent between elements. */
+export const GROUP_SEPARATOR = '\u001d';
 const LONGEST = 8_000;
 
 /**

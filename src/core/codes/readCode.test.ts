@@ -3,7 +3,7 @@ import { MAKERS } from '@/demo/makers';
 import { readCode } from './readCode';
 
 const kinds = (raw: string) =>
-  readCode(raw, MAKERS, '2026-11-24').map(({ kind, normal, problems }) => [kind, normal, problems.length]);
+  readCode(raw, MAKERS, [], '2026-11-24').map(({ kind, normal, problems }) => [kind, normal, problems.length]);
 
 it.each<[string, ReturnType<typeof kinds>]>([
   ['9 521204 100262', [['GTIN-13', '09521204100262', 0]]],

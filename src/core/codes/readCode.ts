@@ -4,6 +4,8 @@ import { cleanText } from './clean';
 import { readElements } from './elementString';
 import { readEpc } from './epc';
 import { groupGtin, gtinCorrections, readGtin } from './gtin';
+import type { CodeScheme } from './schemes/codeScheme';
+import { codeCharacters, decode } from './schemes/decode';
 import { readStyleCode } from './styleCode';
 
 /** One way to read a code. */
@@ -36,16 +38,39 @@ function epcReadings(raw: string): CodeReading[] {
   return [{ kind: reading.scheme.toUpperCase(), normal: tagUri, display: tagUri, fields, problems }];
 }
 
+const FACT_NAMES: Record<string, string> = {
+  batchCode: 'batch code',
+  dateCode: 'date code',
+  serial: 'serial',
+  securityCode: 'security code',
+  unitNumber: 'unit number',
+};
+
+/** What each code scheme makes of it. */
+function schemeReadings(raw: string, schemes: CodeScheme[], makers: Maker[], today: string): CodeReading[] {
+  return schemes.flatMap((scheme) => {
+    const [best] = decode(scheme, raw, { earliest: '1970-01-01', latest: today }).readings;
+    if (!best) return [];
+    const maker = makers.find(({ id }) => id === scheme.maker)?.name ?? scheme.maker;
+    const pieces = Object.fromEntries(best.pieces.map(({ name, text, says }) => [name, `${text}: ${says}`]));
+    const fields = { maker, scheme: scheme.name, from: best.made?.from ?? null, to: best.made?.to ?? null, ...pieces };
+    const problems = best.daysOutOfUse === 0 ? [] : ['It lies outside of the years in which that scheme was used.'];
+    const normal = codeCharacters(raw);
+    return [{ kind: FACT_NAMES[scheme.fact] ?? scheme.fact, normal, display: cleanText(raw), fields, problems }];
+  });
+}
+
 /**
  * Every reading of a code that nothing else is known of: as a barcode number, as each maker's style code, as a
- * GS1 element string or Digital Link, as the EPC of an RFID tag, as a production window. Readings without problems come first.
+ * GS1 element string or Digital Link, as the EPC of an RFID tag, in each code scheme, as a production window. Readings without problems come first.
  *
  * @param raw what is printed
  * @param makers whose shapes and prefixes to try
+ * @param schemes in which to try it
  * @param today for the century of two-digit years in element strings
- * @example readCode('9521204100064', makers, '2026-11-24')[0].kind // 'GTIN-13'
+ * @example readCode('9521204100064', makers, schemes, '2026-11-24')[0].kind // 'GTIN-13'
  */
-export function readCode(raw: string, makers: Maker[], today: string): CodeReading[] {
+export function readCode(raw: string, makers: Maker[], schemes: CodeScheme[], today: string): CodeReading[] {
   const readings: CodeReading[] = [];
   for (const gtin of readGtin(raw).readings) {
     const maker = makers.find(({ gtinPrefixes }) =>
@@ -80,7 +105,7 @@ export function readCode(raw: string, makers: Maker[], today: string): CodeReadi
       problems,
     });
   }
-  readings.push(...elementReadings(raw, today), ...epcReadings(raw));
+  readings.push(...elementReadings(raw, today), ...epcReadings(raw), ...schemeReadings(raw, schemes, makers, today));
   if (/[-/. ]/.test(cleanText(raw)) && readings.length === 0) {
     for (const order of new Set(makers.map(({ dateOrder }) => dateOrder))) {
       const { window } = readProductionWindow(raw, order);

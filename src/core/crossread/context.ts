@@ -1,5 +1,7 @@
 import type { CaseFile } from '../casefile/fold';
 import type { KindDefinition } from '../checks/check';
+import type { CodeScheme } from '../codes/schemes/codeScheme';
+import type { Day } from '../dates/day';
 import type { Maker, Release } from '../releases/release';
 import { findRow, type SizeChart, type SizeRow } from '../sizes/sizeChart';
 
@@ -9,20 +11,32 @@ export interface Records {
   maker: Maker | null;
   release: Release | null;
   chart: SizeChart | null;
+  /** The maker's code schemes, of all times. */
+  schemes: CodeScheme[];
 }
 
 /** What every comparison needs to know. */
 export interface ReadingContext extends Records {
   facts: CaseFile['facts'];
   sizeKey: string | null;
+  /** The day up to which the item can have been made: that of the last work on the case, so that it stays the same. */
+  today: Day;
+  met: CaseFile['met'];
+}
+
+/** What the readings of a case are compared with. */
+export function contextOf(file: CaseFile, records: Records): ReadingContext {
+  const { facts, sizeKey, met } = file;
+  return { ...records, facts, sizeKey, met, today: (file.seal?.at ?? file.touched.at).slice(0, 10) };
 }
 
 /** The chart's row for the size that the item is claimed to be. */
-export function claimedRow(context: ReadingContext): SizeRow | undefined {
+export function claimedRow(context: Pick<ReadingContext, 'chart' | 'sizeKey'>): SizeRow | undefined {
   return context.chart && context.sizeKey ? findRow(context.chart, context.sizeKey) : undefined;
 }
 
 /** A place's name inside a sentence. */
 export function placeName(context: Records, place: string): string {
-  return (context.kind.places.find((each) => each.id === place)?.name ?? place).toLowerCase();
+  const name = context.kind.places.find((each) => each.id === place)?.name ?? place;
+  return name.replace(/^\p{Lu}(?!\p{Lu})/u, (first) => first.toLowerCase());
 }

@@ -47,7 +47,7 @@ function contextOf(printed: Record<string, string>, sizeKey = '42'): ReadingCont
       [fact]: { place, fact, raw, state: 'read', via: 'typed', at: '', by: '', ...codes },
     };
   }
-  return { kind, maker, release: fog, chart, facts, sizeKey };
+  return { kind, maker, release: fog, chart, schemes: [], facts, sizeKey, today: TODAY, met: {} };
 }
 
 const GENUINE = {
@@ -205,12 +205,14 @@ describe('cross-reading', () => {
 
 describe('date line', () => {
   it('ties a contradicting window to the one that the record allows', () => {
-    const marks = dateMarks(read({ 'innerLabel.productionWindow': '02/22' }).reading, fog, TODAY);
-    expect(marks.map(({ label }) => label)).toEqual(['Production may start', 'Release', 'Production began', 'Today']);
+    const { reading, context } = read({ 'innerLabel.productionWindow': '02/22' });
+    const marks = dateMarks(reading, context, TODAY);
+    const labels = ['Production may start', 'Release', 'Made from, Left inner label', 'Today'];
+    expect(marks.map(({ label }) => label)).toEqual(labels);
     expect(marks[2]).toMatchObject({
-      interval: { from: '2022-02-01', to: '2022-02-28' },
+      intervals: [{ from: '2022-02-01', to: '2022-02-28' }],
       text: 'Feb 2022',
-      against: { id: 'plausible' },
+      against: [{ id: 'plausible' }],
     });
   });
 });

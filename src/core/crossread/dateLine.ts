@@ -3,68 +3,101 @@ import { formatDay } from '../dates/day';
 import { type DayInterval, formatInterval } from '../dates/interval';
 import { plausibleStart } from '../dates/productionWindow';
 import type { Release } from '../releases/release';
+import type { ReadingContext } from './context';
 import type { CrossReading } from './crossread';
+import type { DatedCell } from './datesReading';
+import { expandFacts } from './facts';
 
 /** One mark of the date line; its interval is drawn as wide as the date is uncertain. */
 export interface DateMark {
   id: string;
   label: string;
-  kind: 'record' | 'seen' | 'today';
-  interval: DayInterval;
+  /** `claim`: what the seller says. */
+  kind: 'record' | 'seen' | 'claim' | 'today';
+  /** What it may mean, the likeliest first; several while day and month, or the decade, are open. */
+  intervals: DayInterval[];
   text: string;
-  /** The mark that it contradicts, with the sentence that says so. */
-  against?: { id: string; sentence: string };
+  /** The marks that it contradicts, with the sentences that say so. */
+  against: { id: string; sentence: string }[];
 }
 
 const day = (at: Day): DayInterval => ({ from: at, to: at, precision: 'day' });
+
+function recordMarks(release: Release): DateMark[] {
+  const { earliest, latest } = plausibleStart(release.releaseDate, release.leadTime);
+  const mark = (id: string, label: string, interval: DayInterval, text: string): DateMark => ({
+    id,
+    label,
+    kind: 'record',
+    intervals: [interval],
+    text,
+    against: [],
+  });
+  return [
+    mark(
+      'plausible',
+      'Production may start',
+      { from: earliest, to: latest, precision: 'day' },
+      `${formatDay(earliest)} – ${formatDay(latest)}`,
+    ),
+    mark('release', 'Release', day(release.releaseDate), formatDay(release.releaseDate)),
+    ...Object.entries(release.marketDates ?? {}).map(([market, at]) =>
+      mark(`release.${market}`, `Release, ${market}`, day(at), formatDay(at)),
+    ),
+  ];
+}
+
+/** What stands at the left of a dated cell's line. */
+function labelOf({ id, place, fact = '' }: DatedCell, context: ReadingContext): string {
+  const where = context.kind.places.find((each) => each.id === place)?.name ?? '';
+  if (fact === 'productionWindow') return `${id.endsWith('.end') ? 'Made until' : 'Made from'}, ${where}`;
+  if (fact === 'boughtOn') return 'Bought, seller says';
+  if (fact === 'era') return `Artwork era, ${where}`;
+  return `${expandFacts([fact], null)[0]?.name ?? fact}, ${where}`;
+}
+
+function textOf(intervals: DayInterval[]): string {
+  const [first] = intervals as [DayInterval, ...DayInterval[]];
+  const whole = first.precision === 'day' && first.from !== first.to;
+  const text = whole ? `${formatDay(first.from)} – ${formatDay(first.to)}` : formatInterval(first);
+  return intervals.length > 1 ? `${text} or ${formatInterval(intervals[1] as DayInterval)}` : text;
+}
 
 /**
  * Everything with a date that is known of an item, for one line.
  *
  * @param today passed in, since the core has no clock
  */
-export function dateMarks(reading: CrossReading, release: Release | null, today: Day): DateMark[] {
-  const marks: DateMark[] = [];
-  if (release) {
-    const { earliest, latest } = plausibleStart(release.releaseDate, release.leadTime);
-    marks.push({
-      id: 'plausible',
-      label: 'Production may start',
-      kind: 'record',
-      interval: { from: earliest, to: latest, precision: 'day' },
-      text: `${formatDay(earliest)} – ${formatDay(latest)}`,
-    });
-    marks.push({
-      id: 'release',
-      label: 'Release',
-      kind: 'record',
-      interval: day(release.releaseDate),
-      text: formatDay(release.releaseDate),
-    });
-  }
-  for (const cell of Object.values(reading.rows.find((row) => row.fact.id === 'productionWindow')?.cells ?? {})) {
-    const window = cell.reading?.window;
-    if (!window) continue;
-    const [problem] = cell.problems;
-    const against = problem ? { against: { id: 'plausible', sentence: problem.sentence } } : {};
-    marks.push({
-      id: `${cell.place}.start`,
-      label: 'Production began',
-      kind: 'seen',
-      interval: window.start,
-      text: formatInterval(window.start),
-      ...against,
-    });
-    if (window.end.from !== window.start.from) {
-      marks.push({
-        id: `${cell.place}.end`,
-        label: 'Production ended',
-        kind: 'seen',
-        interval: window.end,
-        text: formatInterval(window.end),
-      });
-    }
-  }
-  marks.push({ id: 'today', label: 'Today', kind: 'today', interval: day(today), text: formatDay(today) });
-  return marks;
+export function dateMarks(reading: CrossReading, context: ReadingContext, today: Day): DateMark[] {
+  const { dates } = reading;
+  const seen = dates.facts
+    .filter(({ place }) => place)
+    .map((fact): DateMark => {
+      const cell = reading.rows.find((row) => row.fact.id === fact.fact)?.cells[fact.place ?? ''];
+      const off = fact.id.endsWith('.end')
+        ? undefined
+        : cell?.problems.find(({ kind }) => kind === 'implausibleWindow' || kind === 'implausibleDate');
+      const ties = dates.contradictions
+        .filter(
+          ({ later, earlier }) =>
+            later === fact.id || (earlier === fact.id && (later === 'today' || later === 'release')),
+        )
+        .map(({ earlier, later, sentence }) => ({ id: later === fact.id ? earlier : later, sentence }));
+      if (off) ties.unshift({ id: 'plausible', sentence: off.sentence });
+      const intervals = dates.kept[fact.id] ?? fact.readings;
+      const kind = fact.fact === 'boughtOn' ? 'claim' : 'seen';
+      return { id: fact.id, label: labelOf(fact, context), kind, intervals, text: textOf(intervals), against: ties };
+    })
+    .filter(
+      ({ id, text }, _, all) => !id.endsWith('.end') || all.find((each) => `${each.id}.end` === id)?.text !== text,
+    );
+  const now: DateMark = {
+    id: 'today',
+    label: 'Today',
+    kind: 'today',
+    intervals: [day(today)],
+    text: formatDay(today),
+    against: [],
+  };
+  return [...(context.release ? recordMarks(context.release) : []), ...seen, now];
 }

@@ -4,6 +4,7 @@ import { formatDay } from '../dates/day';
 import { plausibleStart } from '../dates/productionWindow';
 import { claimedRow, type ReadingContext } from './context';
 import { sizeColumnOf } from './facts';
+import { plausibleDates } from './readers/codes';
 
 /** What the record says should be printed. */
 export interface Expected {
@@ -63,6 +64,30 @@ export function expectedFact(fact: string, place: string | null, context: Readin
     case 'country': {
       const countries = [...new Set(release.factories.map((factory) => factory.country))];
       return countries.length > 0 ? { values: countries, display: countries.join(' or ') } : null;
+    }
+    case 'batchCode':
+    case 'dateCode': {
+      const scheme = context.schemes.find((each) => each.fact === fact && each.maker === context.maker?.id);
+      return scheme ? { values: [], display: `made ${formatDay(plausibleDates(context).earliest)} or later` } : null;
+    }
+    case 'notches':
+    case 'mirroredSize':
+      return one(claimedRow(context)?.values[context.chart?.leading ?? '']);
+    case 'dimensions': {
+      const { dimensions } = release;
+      if (!dimensions) return null;
+      const { type, length, width, height } = dimensions;
+      return one(`${type} ${length}x${width}x${height}`);
+    }
+    case 'materials':
+      return one(release.materials);
+    case 'price':
+    case 'labelSuffix':
+    case 'labelWord':
+    case 'language': {
+      const trait = release.traits?.find(({ seen }) => seen.by === 'text' && seen.fact === fact);
+      const states = trait ? [...new Set(release.variants.flatMap(({ traits }) => traits[trait.id] ?? []))] : [];
+      return states.length > 0 ? { values: states, display: states.join(' or ') } : null;
     }
     default:
       return null;

@@ -1,5 +1,16 @@
 import type { SizeChart } from '../sizes/sizeChart';
 
+/** How the same fact in two places of one item must stand. */
+export type Between =
+  /** Equal wherever it is printed. */
+  | 'same'
+  /** Never equal: each piece has its own. */
+  | 'different'
+  /** May lie some days apart, within the record's figure. */
+  | 'apart'
+  /** Says nothing about another place. */
+  | 'free';
+
 /** A fact that may be printed in several places of an item. */
 export interface FactDefinition {
   id: string;
@@ -8,18 +19,53 @@ export interface FactDefinition {
   code: boolean;
   /** What an entry looks like. */
   example: string;
+  between: Between;
 }
 
+/** Why two places must agree, may differ or must differ, for the person who asks. */
+export const BETWEEN_REASONS: Record<Between, string> = {
+  same: 'Must be the same wherever it is printed: it names the one item.',
+  different: 'Must differ between any two pieces, left and right too: each has its own.',
+  apart: 'May lie days or weeks apart, as box and goods are made separately; the record says how far.',
+  free: 'Stands for itself; other places do not print it.',
+};
+
+const fact = (id: string, name: string, between: Between, code: boolean, example = 'as printed'): FactDefinition => ({
+  id,
+  name,
+  code,
+  example,
+  between,
+});
+
 const FACTS: FactDefinition[] = [
-  { id: 'gtin', name: 'Barcode number', code: true, example: '9 521234 567891' },
-  { id: 'styleCode', name: 'Style code', code: true, example: 'as printed' },
-  { id: 'model', name: 'Model name', code: false, example: 'as printed' },
-  { id: 'colourName', name: 'Colour name', code: false, example: 'as printed' },
-  { id: 'size', name: 'Size', code: true, example: '100 ml' },
-  { id: 'productionWindow', name: 'Production window', code: true, example: '03/11/24 - 05/02/25' },
-  { id: 'factoryCode', name: 'Factory code', code: true, example: 'as printed' },
-  { id: 'country', name: 'Country', code: false, example: 'as printed' },
-  { id: 'batchCode', name: 'Batch code', code: true, example: 'as printed' },
+  fact('gtin', 'Barcode number', 'same', true, '9 521234 567891'),
+  fact('styleCode', 'Style code', 'same', true),
+  fact('model', 'Model name', 'same', false),
+  fact('colourName', 'Colour name', 'same', false),
+  fact('size', 'Size', 'same', true, '100 ml'),
+  fact('notches', 'Insole notches', 'free', true, '4 long, 2 short'),
+  fact('mirroredSize', 'Mirrored size, UV', 'free', true, 'as seen'),
+  fact('productionWindow', 'Production window', 'apart', true, '03/11/24 - 05/02/25'),
+  fact('batchCode', 'Batch code', 'same', true),
+  fact('dateCode', 'Date code', 'apart', true),
+  fact('factoryCode', 'Factory code', 'same', true),
+  fact('country', 'Country', 'same', false),
+  fact('serial', 'Serial', 'different', true),
+  fact('securityCode', 'Security code', 'different', true),
+  fact('unitNumber', 'Unit number', 'same', true),
+  fact('labelSuffix', 'Label suffix', 'free', true, 'EU'),
+  fact('labelWord', 'Word on the label', 'free', false),
+  fact('price', 'Price', 'same', true, 'EUR 129.00'),
+  fact('materials', 'Materials', 'same', false, '80 % cotton, 20 % linen'),
+  fact('language', 'Language', 'free', false, 'English'),
+  fact('dimensions', 'Box dimension code', 'same', true, 'B2 330x210x125'),
+  fact('era', 'Artwork era', 'free', false, 'as in the record'),
+  fact('lidStamp', 'Stamp number', 'free', true),
+  fact('symbol', 'Symbol text', 'free', true, '(01)09521234567891(21)A7'),
+  fact('epc', 'EPC memory', 'free', true, '24 or more hex digits'),
+  fact('secondEpc', 'Second tag', 'free', true, 'EPC, if there is one'),
+  fact('boughtOn', 'Bought on', 'free', true, '2025-06-14'),
 ];
 
 const SIZE_PREFIX = 'size.';
@@ -31,28 +77,39 @@ export function sizeColumnOf(fact: string): string | null {
 
 /**
  * The facts that a place prints, with `size` opened into one fact for each column of the release's chart.
+ * `size.leading` is the chart's leading column alone.
  *
  * @param ids fact ids of a kind's place
  */
 export function expandFacts(ids: string[], chart: SizeChart | null): FactDefinition[] {
   return ids.flatMap((id) => {
-    if (id === 'size' && chart) {
-      return chart.columns.map((column) => ({
-        id: `${SIZE_PREFIX}${column.id}`,
-        name: `Size ${column.name}${column.unit && column.unit !== column.name ? `, ${column.unit}` : ''}`,
-        code: true,
-        example: chart.rows[0]?.values[column.id] ?? '',
-      }));
+    const column = sizeColumnOf(id);
+    if (chart && (id === 'size' || column)) {
+      const wanted = column === 'leading' ? chart.leading : column;
+      return chart.columns
+        .filter((each) => wanted === null || each.id === wanted)
+        .map((each) => ({
+          id: `${SIZE_PREFIX}${each.id}`,
+          name: `Size ${each.name}${each.unit && each.unit !== each.name ? `, ${each.unit}` : ''}`,
+          code: true,
+          example: chart.rows[0]?.values[each.id] ?? '',
+          between: 'same' as const,
+        }));
     }
-    const fact = FACTS.find((each) => each.id === id);
-    return fact ? [fact] : [];
+    const found = FACTS.find((each) => each.id === (column ? 'size' : id));
+    return found ? [found] : [];
   });
+}
+
+/** The order in which facts stand in the matrix. */
+export function factOrder(id: string): number {
+  return FACTS.findIndex((each) => each.id === (sizeColumnOf(id) ? 'size' : id));
 }
 
 /** The name of a fact for sentences, lower case where it is no abbreviation. */
 export function factName(id: string, chart: SizeChart | null): string {
   const [fact] = expandFacts([id], null);
-  if (fact) return fact.name.toLowerCase();
+  if (fact && !sizeColumnOf(id)) return fact.name.toLowerCase().replace('epc', 'EPC').replace(', uv', '');
   const column = chart?.columns.find((each) => each.id === sizeColumnOf(id));
   return column ? `size ${column.name}` : id;
 }

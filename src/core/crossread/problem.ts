@@ -12,7 +12,19 @@ export type ProblemDetail =
   | { kind: 'sizesDisagree'; expected: string | null }
   | { kind: 'implausibleWindow'; daysOff: number }
   | { kind: 'wrongCountry'; expected: string }
-  | { kind: 'placesDiffer'; otherPlace: string };
+  | { kind: 'placesDiffer'; otherPlace: string }
+  /** Two pieces carry what each should have for itself. */
+  | { kind: 'placesSame'; otherPlace: string }
+  /** A code that fits none of its maker's schemes. */
+  | { kind: 'schemeMisfit'; at: number }
+  /** A code whose date misses what is plausible, or the time in which its scheme was used. */
+  | { kind: 'implausibleDate'; daysOff: number }
+  /** Two dates that cannot both be right, in this and another mark of the date line. */
+  | { kind: 'datesContradict'; days: number; with: string }
+  /** A second tag on one item. */
+  | { kind: 'secondTag' }
+  /** The register met this unique code on another item. */
+  | { kind: 'seenBefore'; numbers: string[] };
 
 /** One disagreement, at the cell where it is seen. */
 export type Problem = ProblemDetail & { place: string; fact: string; sentence: string };

@@ -1,52 +1,35 @@
 import { rowsPrinting, type SizeRow, sizesAgree } from '../sizes/sizeChart';
-import type { Cell, Mark } from './cell';
+import type { Cell } from './cell';
+import {
+  chip,
+  codeFitsScheme,
+  datesTogether,
+  differBetween,
+  epcFitsLabel,
+  factFits,
+  oneTag,
+  seenBefore,
+  sizeRecurs,
+  symbolFitsLabel,
+} from './codeRules';
 import { placeName, type ReadingContext } from './context';
 import { type CrossReading, cellOf } from './crossread';
 import { releaseAt } from './expected';
 import { factName, sizeColumnOf } from './facts';
 import type { Problem } from './problem';
-
-/** How the cross-reading answers a check. */
-export interface RuleOutcome {
-  state: Exclude<Mark, 'excused'>;
-  /** The working, in a sentence. */
-  sentence: string;
-  problems: Problem[];
-}
-
-/** A rule looks at the cells of one or two places. */
-export type Rule = (reading: CrossReading, context: ReadingContext, places: string[]) => RuleOutcome;
-
-const open = (sentence: string): RuleOutcome => ({ state: 'open', sentence, problems: [] });
-const agrees = (sentence: string): RuleOutcome => ({ state: 'agrees', sentence, problems: [] });
-const cantTell = (sentence: string): RuleOutcome => ({ state: 'cantTell', sentence, problems: [] });
-const differs = (problems: Problem[]): RuleOutcome => ({
-  state: 'differs',
-  sentence: problems.map((problem) => problem.sentence).join(' '),
-  problems,
-});
-
-/** The cells of some facts at one place that were looked at. */
-function entered(reading: CrossReading, place: string, facts: string[]): Cell[] {
-  return facts.map((fact) => cellOf(reading, place, fact)).filter((cell): cell is Cell => cell?.entry != null);
-}
-
-/** What is wrong at the place itself; that another place prints otherwise is for the link checks to say. */
-const ownProblems = (cells: Cell[]): Problem[] =>
-  cells.flatMap(({ problems }) => problems).filter(({ kind }) => kind !== 'placesDiffer');
-
-/** What to say where no cell can be compared: not looked at, or looked at in vain. */
-function unread(cells: Cell[], what: string): RuleOutcome {
-  return cells.length === 0 ? open(`${what}: not read yet.`) : cantTell(`${what}: not printed or not legible.`);
-}
-
-/** True where the label at a place is another known product's, so that it cannot be held against this record. */
-function otherProduct(place: string, context: ReadingContext): string | null {
-  const printed = releaseAt(place, context);
-  return printed && context.release && printed.releaseId !== context.release.id
-    ? `The ${placeName(context, place)} is that of another product, ${printed.makerName} ${printed.name} (${printed.styleCode}).`
-    : null;
-}
+import {
+  agrees,
+  cantTell,
+  differs,
+  entered,
+  open,
+  otherProduct,
+  ownProblems,
+  type Rule,
+  type RuleOutcome,
+  unread,
+} from './ruleOutcome';
+import { wordsKey } from './words';
 
 function checkDigit(reading: CrossReading, _context: ReadingContext, [place = '']: string[]): RuleOutcome {
   const cells = entered(reading, place, ['gtin']);
@@ -164,7 +147,7 @@ function windowPlausible(reading: CrossReading, context: ReadingContext, [place 
   const cell = cells[0];
   const impossible = cell?.problems.filter((problem) => problem.kind === 'impossible') ?? [];
   if (impossible.length > 0) return differs(impossible);
-  if (!cell?.reading?.window) return unread(cells, 'Production window');
+  if (!cell?.reading?.windows) return unread(cells, 'Production window');
   if (!context.release) return cantTell('No record is chosen to hold the window against.');
   const other = otherProduct(place, context);
   if (other) return cantTell(other);
@@ -183,7 +166,7 @@ function originKnown(reading: CrossReading, context: ReadingContext, [place = ''
   const code = cells.find((cell) => cell.fact === 'factoryCode');
   const country = cells.find((cell) => cell.fact === 'country');
   const factory = context.release.factories.find((each) => each.code.toUpperCase() === code?.display);
-  if (factory && country && factory.country.toUpperCase() !== country.display.toUpperCase()) {
+  if (factory && country && wordsKey(factory.country) !== country.reading?.normal) {
     const sentence = `Factory ${factory.code} is in ${factory.country}; the ${placeName(context, place)} says ${country.display}.`;
     return differs([{ kind: 'wrongCountry', expected: factory.country, place, fact: 'country', sentence }]);
   }
@@ -236,4 +219,19 @@ export const RULES: Record<string, Rule> = {
   sameStyleCode: sameFact('styleCode'),
   sameBatchCode: sameFact('batchCode'),
   sameSize,
+  sameSerialNever: differBetween('serial'),
+  sameSecurityCodeNever: differBetween('securityCode'),
+  batchCodeFits: codeFitsScheme('batchCode'),
+  dateCodeFits: codeFitsScheme('dateCode'),
+  serialFits: codeFitsScheme('serial'),
+  datesTogether,
+  chip,
+  epcFitsLabel,
+  oneTag,
+  symbolFitsLabel,
+  sizeRecurs,
+  seenBefore,
+  dimensionsFit: factFits('dimensions'),
+  materialsFit: factFits('materials'),
+  eraFits: factFits('era'),
 };

@@ -7,6 +7,8 @@ import { type DateFailure, type DateOrder, type DateReading, readPrintedDate } f
 export interface ProductionWindow {
   start: DayInterval;
   end: DayInterval;
+  /** The day/month order in which it was read. */
+  order: DateOrder;
 }
 
 export type WindowResult =
@@ -44,7 +46,7 @@ export function readProductionWindow(raw: string, order: DateOrder): WindowResul
   for (const start of starts) {
     const finish =
       finishes.find((end) => end.order === start.order) ?? (finishes.length === 1 ? finishes[0] : undefined);
-    if (finish && start.from <= finish.to) windows.push({ start, end: finish });
+    if (finish && start.from <= finish.to) windows.push({ start, end: finish, order: start.order });
   }
   const [window, ...alternatives] = windows;
   if (window) return { window, alternatives };

@@ -111,7 +111,7 @@ describe('three readings', () => {
     const { chain, parting } = assess(mixed, GROUNDS);
     expect(chain.says).toBe('broken');
     expect(parting).toMatch(
-      /chain breaks on factory code QE2 on the inner label, or on Stamp under the lid: Blue ring/,
+      /chain breaks on factory code QE2 on the left inner label, or on Stamp under the lid: Blue ring/,
     );
     const fitting = { ...mixed, findings: { ...GOOD, 'own.lid-stamp': chose('agrees', 'Violet ring') } };
     expect(assess(fitting, GROUNDS).chain).toMatchObject({

@@ -1,6 +1,6 @@
 import type { CaseFile } from '../casefile/fold';
 import { type Finding, gatherFindings } from '../checks/findings';
-import type { ReadingContext } from '../crossread/context';
+import { contextOf } from '../crossread/context';
 import { type CrossReading, crossread } from '../crossread/crossread';
 import {
   type Decision,
@@ -81,7 +81,7 @@ function schooled(
  */
 export function assess(file: CaseFile, grounds: Grounds, options: { draws?: number } = {}): Assessment {
   const { houseRules: rules } = grounds;
-  const context: ReadingContext = { ...grounds, facts: file.facts, sizeKey: file.sizeKey };
+  const context = contextOf(file, grounds);
   const reading = crossread(context);
   const findings = gatherFindings(file, context, reading);
   const weighing = weigh(findings, rules.priors[file.circumstances.channel], rules);

@@ -1,6 +1,7 @@
 import type { CaseEvent, ChosenRelease, EventType, Pins } from '../casefile/event';
 import type { ChainCheck } from '../casefile/hash';
 import type { KindDefinition } from '../checks/check';
+import type { CodeScheme } from '../codes/schemes/codeScheme';
 import type { Records } from '../crossread/context';
 import type { Maker, Release, Revision } from '../releases/release';
 import type { SizeChart } from '../sizes/sizeChart';
@@ -18,6 +19,7 @@ export interface GroundsRevisions {
   release: Revision<Release> | null;
   maker: Revision<Maker> | null;
   chart: Revision<SizeChart> | null;
+  schemes: Revision<CodeScheme>[];
 }
 
 /** A case with its log and the documents it is held against: all that a screen or an export needs. */
@@ -32,13 +34,14 @@ export interface CaseFolder {
 
 /** The contents of the revisions, as the assessment takes them. */
 export function groundsOf(revisions: GroundsRevisions): Grounds {
-  const { kind, houseRules, release, maker, chart } = revisions;
+  const { kind, houseRules, release, maker, chart, schemes } = revisions;
   return {
     kind: kind.body,
     houseRules: houseRules.body,
     release: release?.body ?? null,
     maker: maker?.body ?? null,
     chart: chart?.body ?? null,
+    schemes: schemes.map(({ body }) => body),
   };
 }
 
@@ -48,13 +51,14 @@ const pin = (revision: Revision<unknown>): ChosenRelease => {
 };
 
 /** The pins of a verdict that rests on these documents. */
-export function pinsOf({ kind, houseRules, release, maker, chart }: GroundsRevisions): Pins {
+export function pinsOf({ kind, houseRules, release, maker, chart, schemes }: GroundsRevisions): Pins {
   return {
     kind: pin(kind),
     houseRules: pin(houseRules),
     release: release && pin(release),
     maker: maker && pin(maker),
     chart: chart && pin(chart),
+    schemes: schemes.map(pin),
   };
 }
 

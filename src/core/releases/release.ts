@@ -1,6 +1,7 @@
 import type { CheckDefinition } from '../checks/check';
 import type { DateOrder } from '../dates/printedDate';
 import type { LeadTime } from '../dates/productionWindow';
+import type { Trait } from './trait';
 import type { Variant } from './variantFit';
 
 /** The five kinds of goods that Pinprick knows how to inspect. */
@@ -13,6 +14,8 @@ export interface Maker {
   gtinPrefixes: string[];
   styleShape: string;
   dateOrder: DateOrder;
+  /** Markets whose labels print dates in another order. */
+  dateOrders?: Record<string, DateOrder>;
 }
 
 export interface ReleaseSize {
@@ -31,6 +34,23 @@ export interface NominalMeasure {
   source: string;
 }
 
+/** A stretch of time in which the packaging looked one way. */
+export interface Era {
+  id: string;
+  name: string;
+  from: string;
+  /** Null while it is in use. */
+  until: string | null;
+}
+
+/** The box as its dimension code names it, in mm. */
+export interface BoxDimensions {
+  type: string;
+  length: number;
+  width: number;
+  height: number;
+}
+
 /** What is known of one product in one colour: the reference that an item is held against. */
 export interface Release {
   id: string;
@@ -39,7 +59,10 @@ export interface Release {
   name: string;
   styleCode: string;
   colourName: string;
+  /** The first day on which it was sold anywhere. */
   releaseDate: string;
+  /** Markets where it was sold first on another day. */
+  marketDates?: Record<string, string>;
   leadTime: LeadTime;
   /** Size chart id; null for goods whose size is one printed text, such as `100 ml`. */
   chart: string | null;
@@ -47,7 +70,15 @@ export interface Release {
   /** Factory code to country, as the inner label or base prints them. */
   factories: { code: string; country: string }[];
   nominal: Record<string, NominalMeasure>;
+  /** How the traits of the variants are observed, beside factory and country. */
+  traits?: Trait[];
   variants: Variant[];
+  /** Looks of the packaging, by time. */
+  eras?: Era[];
+  /** How far the dates on packaging and goods, or left and right, may lie apart. */
+  datesApart?: { days: number; source: string };
+  dimensions?: BoxDimensions;
+  materials?: string;
   checks: { add: CheckDefinition[]; off: string[] };
   /** Where the record comes from. */
   source: string;

@@ -11,12 +11,16 @@ export interface Observation {
   state: string;
   /** What the person saw, for sentences: `country on the inner label`. */
   label: string;
+  /** Seen, but not surely: it speaks against a variant without breaking it. */
+  uncertain?: boolean;
 }
 
 export interface VariantFit {
   variant: Variant;
   /** The observations that this variant cannot account for; empty where it holds. */
   broken: Observation[];
+  /** Uncertain observations that it cannot account for. */
+  doubted: Observation[];
 }
 
 export interface ChainFit {
@@ -41,8 +45,15 @@ function accountsFor(variant: Variant, seen: Observation): boolean {
  */
 export function fitVariants(variants: Variant[], observations: Observation[]): ChainFit {
   const fits = variants
-    .map((variant) => ({ variant, broken: observations.filter((seen) => !accountsFor(variant, seen)) }))
-    .sort((a, b) => a.broken.length - b.broken.length);
+    .map((variant): VariantFit => {
+      const against = observations.filter((seen) => !accountsFor(variant, seen));
+      return {
+        variant,
+        broken: against.filter(({ uncertain }) => !uncertain),
+        doubted: against.filter(({ uncertain }) => uncertain),
+      };
+    })
+    .sort((a, b) => a.broken.length - b.broken.length || a.doubted.length - b.doubted.length);
   const fewest = fits[0]?.broken.length ?? 0;
   const mends = new Map<string, Observation[]>();
   if (fewest > 0) {

@@ -1,4 +1,5 @@
 import { cleanText } from '../codes/clean';
+import type { Notch } from './notches';
 
 /** A system in which sizes are printed. The key is also the fact under which a printed size is recorded. */
 export interface SizeColumn {
@@ -6,6 +7,8 @@ export interface SizeColumn {
   /** As on the label: `US men`, `EU`, `cm`. */
   name: string;
   unit?: string;
+  /** Other ways in which labels name the system: `US M`. */
+  aliases?: string[];
 }
 
 export interface SizeRow {
@@ -24,6 +27,10 @@ export interface SizeChart {
   leading: string;
   columns: SizeColumn[];
   rows: SizeRow[];
+  /** What the notches in an insole's edge count; their sum is the size in the leading column. */
+  notches?: Notch[];
+  /** True where the maker prints the size mirrored, to be seen under UV. */
+  mirrored?: boolean;
 }
 
 const FRACTIONS: Record<string, string> = { '1/2': '.5', '1/3': '.33', '2/3': '.67', '1/4': '.25', '3/4': '.75' };
@@ -51,6 +58,9 @@ export function rowsPrinting(chart: SizeChart, column: string, raw: string): Siz
   const wanted = normaliseSize(raw);
   return chart.rows.filter((row) => row.values[column] !== undefined && normaliseSize(row.values[column]) === wanted);
 }
+
+/** A printed text as a mirror shows it. */
+export const mirrored = (text: string): string => [...text].reverse().join('');
 
 /** The row whose key or leading value this is. */
 export function findRow(chart: SizeChart, size: string): SizeRow | undefined {

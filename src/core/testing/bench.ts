@@ -6,7 +6,7 @@ import type { Circumstances } from '../casefile/event';
 import type { CaseFile, FindingEntry } from '../casefile/fold';
 import type { KindDefinition } from '../checks/check';
 import { type Finding, gatherFindings } from '../checks/findings';
-import type { ReadingContext } from '../crossread/context';
+import { contextOf } from '../crossread/context';
 import { crossread } from '../crossread/crossread';
 import type { Grounds } from '../judgement/grounds';
 import type { HouseRules } from '../judgement/houseRules';
@@ -22,6 +22,7 @@ export const GROUNDS: Grounds = {
   release,
   maker: MAKERS[0] ?? null,
   chart: CHARTS[0] as SizeChart,
+  schemes: [],
 };
 
 const NOTHING: Circumstances = { channel: 'walk-in', condition: 'new', inHand: true, packaged: true };
@@ -41,6 +42,8 @@ export function caseWith(findings: Record<string, FindingEntry>, circumstances: 
     sizeKey: '42',
     facts: {},
     findings,
+    met: {},
+    notices: {},
     seal: null,
     reopenings: [],
     seq: 1,
@@ -59,7 +62,7 @@ export const measured = (value: number): FindingEntry => ({ ...STAMP, state: 're
 
 /** The findings of a case by check id. */
 export function findingsOf(file: CaseFile, grounds: Grounds = GROUNDS): Record<string, Finding> {
-  const context: ReadingContext = { ...grounds, facts: file.facts, sizeKey: file.sizeKey };
+  const context = contextOf(file, grounds);
   return Object.fromEntries(
     gatherFindings(file, context, crossread(context)).map((finding) => [finding.check.id, finding]),
   );

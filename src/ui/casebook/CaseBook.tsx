@@ -3,6 +3,7 @@ import { createContext, type ReactNode, useCallback, useContext, useMemo } from 
 import { v4 as newUuid } from 'uuid';
 import type { CaseEvent, EventBodies, EventType, NewEvent } from '@/core/casefile/event';
 import { advance, type CaseFile, fold } from '@/core/casefile/fold';
+import { scannedFact } from '@/core/codes/scanned';
 import { type Assessment, assess } from '@/core/judgement/assess';
 import { type CaseFolder, type Grounds, groundsOf } from '@/core/judgement/grounds';
 
@@ -19,8 +20,8 @@ interface CaseBookValue {
   grounds: Grounds;
   assessment: Assessment;
   record<T extends EventType>(type: T, body: EventBodies[T]): void;
-  /** Keep a scanned barcode number: at the place named, else on the packaging. Does nothing on a sealed case. */
-  readBarcode(raw: string, place?: string): void;
+  /** Keep a scanned number, symbol or tag: at the place named, else on the packaging. Does nothing on a sealed case. */
+  readScan(raw: string, place?: string): void;
   nameOf(checker: string): string;
 }
 
@@ -64,18 +65,21 @@ export function CaseBook({
     <T extends EventType>(type: T, body: EventBodies[T]) => add([{ id: newUuid(), type, body } as NewEvent]),
     [add],
   );
-  const readBarcode = useCallback(
+  const readScan = useCallback(
     (raw: string, place?: string) => {
-      const label = grounds.kind.places.find((each) => each.side === 'packaging' && each.facts.includes('gtin'))?.id;
-      const at = place ?? label;
-      if (at && !file.seal) record('factRead', { place: at, fact: 'gtin', state: 'read', raw, via: 'scanned' });
+      const fact = scannedFact(raw);
+      const prints = (id: string | undefined) =>
+        grounds.kind.places.some((each) => each.id === id && each.facts.includes(fact));
+      const usual = grounds.kind.places.find((each) => each.side === 'packaging' && each.facts.includes(fact))?.id;
+      const at = prints(place) ? place : usual;
+      if (at && !file.seal) record('factRead', { place: at, fact, state: 'read', raw, via: 'scanned' });
     },
     [grounds, file.seal, record],
   );
   const nameOf = useCallback((id: string) => checkers.find((checker) => checker.id === id)?.name ?? id, [checkers]);
   const value = useMemo(
-    () => ({ log, file, grounds, assessment, record, readBarcode, nameOf }),
-    [log, file, grounds, assessment, record, readBarcode, nameOf],
+    () => ({ log, file, grounds, assessment, record, readScan, nameOf }),
+    [log, file, grounds, assessment, record, readScan, nameOf],
   );
   return <CaseBookContext value={value}>{children}</CaseBookContext>;
 }

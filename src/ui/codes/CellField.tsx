@@ -32,6 +32,7 @@ export function CellField({
   onRevert,
   onMove,
   onFocus,
+  onPasteLabel,
 }: {
   cell: Cell;
   label: string;
@@ -46,6 +47,8 @@ export function CellField({
   onRevert: () => void;
   onMove: (rows: number) => void;
   onFocus: () => void;
+  /** Several lines at once: the text of a whole label. */
+  onPasteLabel: (text: string) => void;
 }) {
   const [focused, setFocused] = useState(false);
   const kept = cell.entry?.state === 'absent' ? '-' : cell.entry?.state === 'illegible' ? '?' : (cell.entry?.raw ?? '');
@@ -66,7 +69,7 @@ export function CellField({
     }
   };
   const face =
-    cell.fact === 'productionWindow' ? 'font-mono text-[15px]' : code ? 'font-mono text-[17px]' : 'text-[15px]';
+    code && cell.display.length > 16 ? 'font-mono text-[14px]' : code ? 'font-mono text-[17px]' : 'text-[15px]';
   const word = refusal ? 'not kept' : MARK_WORDS[cell.mark];
   return (
     <div className={clsx('flex h-full items-center gap-2 pl-2', focused && 'bg-wash')} data-mark={cell.mark}>
@@ -82,6 +85,12 @@ export function CellField({
           spellCheck={false}
           autoComplete="off"
           onChange={(event) => onType(event.target.value)}
+          onPaste={(event) => {
+            const text = event.clipboardData.getData('text');
+            if (readOnly || !/[\r\n]/.test(text.trim())) return;
+            event.preventDefault();
+            onPasteLabel(text);
+          }}
           onKeyDown={onKeyDown}
           onFocus={(event) => {
             setFocused(true);

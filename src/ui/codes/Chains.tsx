@@ -28,29 +28,38 @@ export function Chains({ chain }: { chain: ChainReading }) {
             </tr>
           </thead>
           <tbody>
-            {fit.fits.map(({ variant, broken }) => (
+            {fit.fits.map(({ variant, broken, doubted }) => (
               <tr key={variant.id} className="h-9">
                 <th scope="row" className="pr-6 text-left font-normal whitespace-nowrap">
                   {variant.name}
                 </th>
                 {observations.map((seen) => {
                   const breaks = broken.includes(seen);
+                  const doubts = doubted.includes(seen);
                   return (
                     <td key={`${seen.trait}/${seen.label}`} className="relative">
                       <span
                         aria-hidden
-                        className={`absolute inset-x-0 top-1/2 border-t-2 ${breaks ? 'border-dashed border-differs' : 'border-agrees'}`}
+                        className={`absolute inset-x-0 top-1/2 border-t-2 ${breaks ? 'border-dashed border-differs' : doubts ? 'border-dashed border-doubt' : 'border-agrees'}`}
                       />
                       <span className="relative flex h-9 items-center">
                         <span className="bg-ground pr-1.5">
-                          <MarkSign mark={breaks ? 'differs' : 'agrees'} size={15} />
+                          <MarkSign mark={breaks ? 'differs' : doubts ? 'cantTell' : 'agrees'} size={15} />
                         </span>
                       </span>
                     </td>
                   );
                 })}
                 <td className="pl-3 whitespace-nowrap">
-                  {broken.length === 0 ? 'possible' : <span className="text-differs">broken in {broken.length}</span>}
+                  {broken.length === 0 ? (
+                    doubted.length > 0 ? (
+                      'possible, with a doubt'
+                    ) : (
+                      'possible'
+                    )
+                  ) : (
+                    <span className="text-differs">broken in {broken.length}</span>
+                  )}
                 </td>
               </tr>
             ))}

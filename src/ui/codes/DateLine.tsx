@@ -1,9 +1,9 @@
 import type { DateMark } from '@/core/crossread/dateLine';
 import { addDays, type Day, daysBetween, formatMonth } from '@/core/dates/day';
 
-const WIDTH = 900;
-const LEFT = 150;
-const RIGHT = 150;
+const WIDTH = 1080;
+const LEFT = 215;
+const RIGHT = 210;
 const ROW = 26;
 const TOP = 24;
 
@@ -20,16 +20,59 @@ function ticks(from: Day, to: Day): Day[] {
   }
 }
 
-const COLOURS: Record<DateMark['kind'], string> = { record: 'var(--soft)', seen: 'var(--ink)', today: 'var(--accent)' };
+/** Further readings of one date are named in the cell. */
+const MOST_SHOWN = 3;
+
+const COLOURS: Record<DateMark['kind'], string> = {
+  record: 'var(--soft)',
+  seen: 'var(--ink)',
+  claim: 'var(--doubt)',
+  today: 'var(--accent)',
+};
+
+/** One stretch of days: a bar as wide as the date is uncertain, a stroke where it is known to the day. */
+function Stretch({
+  from,
+  to,
+  y,
+  colour,
+  look,
+}: {
+  from: number;
+  to: number;
+  y: number;
+  colour: string;
+  look: 'full' | 'pale' | 'outline';
+}) {
+  if (to - from <= 5 && look === 'outline')
+    return (
+      <rect x={from - 2.5} y={y - 8} width="5" height="16" fill="var(--ground)" stroke={colour} strokeWidth="1.5" />
+    );
+  if (to - from <= 5) return <line x1={from} x2={from} y1={y - 8} y2={y + 8} stroke={colour} strokeWidth="2.5" />;
+  const outline = look === 'outline';
+  return (
+    <rect
+      x={from}
+      y={y - 4}
+      width={to - from}
+      height="8"
+      fill={outline ? 'var(--ground)' : colour}
+      stroke={outline ? colour : 'none'}
+      strokeWidth="1.5"
+      opacity={look === 'pale' ? 0.35 : 1}
+    />
+  );
+}
 
 /**
  * Everything with a date on one line, each as wide as it is uncertain; a contradiction is a tie between the
  * two marks that cannot both be right.
  */
 export function DateLine({ marks }: { marks: DateMark[] }) {
-  const earliest = marks.map((mark) => mark.interval.from).sort()[0] as Day;
-  const latest = marks
-    .map((mark) => mark.interval.to)
+  const spans = marks.flatMap(({ intervals }) => intervals.slice(0, MOST_SHOWN));
+  const earliest = spans.map(({ from }) => from).sort()[0] as Day;
+  const latest = spans
+    .map(({ to }) => to)
     .sort()
     .at(-1) as Day;
   const span = Math.max(60, daysBetween(earliest, latest));
@@ -57,38 +100,39 @@ export function DateLine({ marks }: { marks: DateMark[] }) {
       </g>
       {marks.map((mark) => {
         const y = rowOf(mark.id);
-        const { from: start, to: end } = mark.interval;
-        const colour = mark.against ? 'var(--differs)' : COLOURS[mark.kind];
-        const wide = x(end) - x(start) > 5;
-        const other = mark.against ? marks.find((each) => each.id === mark.against?.id) : undefined;
-        const near = other && (start > other.interval.to ? other.interval.to : other.interval.from);
+        const colour = mark.against.length > 0 ? 'var(--differs)' : COLOURS[mark.kind];
+        const [{ from: start }] = mark.intervals as [DateMark['intervals'][number]];
         return (
           <g key={mark.id}>
             <text x={0} y={y + 4} fontSize="13" fill={colour}>
               {mark.label}
             </text>
-            {other && near && (
-              <path
-                d={`M${x(start)} ${y} V${rowOf(other.id)} H${x(near)}`}
-                fill="none"
-                stroke="var(--differs)"
-                strokeDasharray="3 3"
-              >
-                <title>{mark.against?.sentence}</title>
-              </path>
-            )}
-            {wide ? (
-              <rect
-                x={x(start)}
-                y={y - 4}
-                width={x(end) - x(start)}
-                height="8"
-                fill={colour}
-                opacity={mark.kind === 'record' ? 0.35 : 1}
+            {mark.against.map(({ id, sentence }) => {
+              const other = marks.find((each) => each.id === id)?.intervals[0];
+              if (!other) return null;
+              const near = start > other.to ? other.to : other.from;
+              return (
+                <path
+                  key={id}
+                  d={`M${x(start)} ${y} V${rowOf(id)} H${x(near)}`}
+                  fill="none"
+                  stroke="var(--differs)"
+                  strokeDasharray="3 3"
+                >
+                  <title>{sentence}</title>
+                </path>
+              );
+            })}
+            {mark.intervals.slice(0, MOST_SHOWN).map((interval, i) => (
+              <Stretch
+                key={interval.from}
+                from={x(interval.from)}
+                to={x(interval.to)}
+                y={y}
+                colour={colour}
+                look={i > 0 || mark.kind === 'claim' ? 'outline' : mark.kind === 'record' ? 'pale' : 'full'}
               />
-            ) : (
-              <line x1={x(start)} x2={x(start)} y1={y - 8} y2={y + 8} stroke={colour} strokeWidth="2.5" />
-            )}
+            ))}
             <text x={WIDTH} y={y + 4} fontSize="13" fill={colour} textAnchor="end">
               {mark.text}
             </text>

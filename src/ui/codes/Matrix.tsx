@@ -1,27 +1,38 @@
 'use client';
 import { clsx } from 'clsx';
 import { useRef } from 'react';
+import type { Place } from '@/core/checks/check';
 import type { CrossReading } from '@/core/crossread/crossread';
 import { CellField } from './CellField';
 import { type Draft, draftKey, draftProblem } from './useDrafts';
 
+/** Widths in px; the headings beside a scrolling matrix stand where these say. */
+const FACT_WIDTH = 150;
+const RECORD_WIDTH = 190;
+const PLACE_WIDTH = 212;
+
 /** The cross-reading: facts down, places across, beside what the record says. */
 export function Matrix({
   reading,
+  places,
   drafts,
   readOnly,
   onType,
   onKeep,
   onRevert,
   onFocus,
+  onPasteLabel,
 }: {
   reading: CrossReading;
+  /** The places to show, in their order. */
+  places: Place[];
   drafts: Record<string, Draft>;
   readOnly: boolean;
   onType: (draft: Draft) => void;
   onKeep: (at: Pick<Draft, 'place' | 'fact'>) => void;
   onRevert: (at: Pick<Draft, 'place' | 'fact'>) => void;
   onFocus: (at: Pick<Draft, 'place' | 'fact'>) => void;
+  onPasteLabel: (place: string, text: string) => void;
 }) {
   const table = useRef<HTMLTableElement>(null);
   const move = (place: string, fact: string, rows: number) => {
@@ -29,25 +40,30 @@ export function Matrix({
     const at = column.findIndex((each) => each.dataset.fact === fact);
     column[at + rows]?.querySelector('input')?.focus();
   };
+  const rows = reading.rows.filter(({ cells }) => places.some(({ id }) => cells[id]));
   return (
-    <table ref={table} className="w-full min-w-[900px] table-fixed border-collapse bg-sheet">
+    <table
+      ref={table}
+      className="w-full table-fixed border-separate border-spacing-0 bg-sheet"
+      style={{ minWidth: FACT_WIDTH + RECORD_WIDTH + places.length * PLACE_WIDTH }}
+    >
       <caption className="sr-only">Cross-reading: facts down, places across</caption>
       <colgroup>
-        <col className="w-[155px]" />
-        <col className="w-[212px]" />
-        {reading.places.map((place) => (
+        <col style={{ width: FACT_WIDTH }} />
+        <col style={{ width: RECORD_WIDTH }} />
+        {places.map((place) => (
           <col key={place.id} />
         ))}
       </colgroup>
       <thead>
-        <tr className="border-b text-left text-[13px] text-soft">
-          <th scope="col" className="px-3 py-1.5 font-normal">
+        <tr className="text-left text-[13px] text-soft [&>th]:sticky [&>th]:top-0 [&>th]:z-20 [&>th]:border-b [&>th]:bg-sheet">
+          <th scope="col" className="left-0 z-30! px-3 py-1.5 font-normal">
             Fact
           </th>
-          <th scope="col" className="px-2 font-normal">
+          <th scope="col" className="z-30! px-2 font-normal" style={{ left: FACT_WIDTH }}>
             Record
           </th>
-          {reading.places.map((place) => (
+          {places.map((place) => (
             <th key={place.id} scope="col" className="border-l px-2 font-semibold text-ink">
               {place.name}
             </th>
@@ -55,21 +71,26 @@ export function Matrix({
         </tr>
       </thead>
       <tbody>
-        {reading.rows.map(({ fact, expected, cells }) => (
-          <tr key={fact.id} className="h-10 border-b">
-            <th scope="row" className="sticky left-0 z-10 bg-sheet px-3 text-left font-normal">
+        {rows.map(({ fact, expected, cells }) => (
+          <tr key={fact.id} className="h-10 [&>*]:border-b">
+            <th
+              scope="row"
+              className="sticky left-0 z-10 truncate bg-sheet px-3 text-left font-normal"
+              title={fact.name}
+            >
               {fact.name}
             </th>
             <td
               className={clsx(
-                'truncate px-2 text-soft',
-                fact.id === 'productionWindow' ? 'text-[13px]' : fact.code ? 'font-mono text-[16px]' : 'text-[15px]',
+                'sticky z-10 truncate bg-sheet px-2 text-soft',
+                expected?.values.length === 0 ? 'text-[13px]' : fact.code ? 'font-mono text-[16px]' : 'text-[15px]',
               )}
+              style={{ left: FACT_WIDTH }}
               title={expected?.display}
             >
               {expected?.display ?? ''}
             </td>
-            {reading.places.map(({ id: place, name }) => {
+            {places.map(({ id: place, name }) => {
               const cell = cells[place];
               if (!cell) return <td key={place} className="border-l bg-ground/60" />;
               const at = { place, fact: fact.id };
@@ -82,13 +103,14 @@ export function Matrix({
                     code={fact.code}
                     draft={draft?.raw ?? null}
                     refusal={draft ? draftProblem(draft) : null}
-                    readOnly={readOnly}
+                    readOnly={readOnly || cell.entry?.via === 'derived'}
                     example={fact.example}
                     onType={(raw) => onType({ ...at, raw })}
                     onKeep={() => onKeep(at)}
                     onRevert={() => onRevert(at)}
                     onMove={(rows) => move(place, fact.id, rows)}
                     onFocus={() => onFocus(at)}
+                    onPasteLabel={(text) => onPasteLabel(place, text)}
                   />
                 </td>
               );

@@ -15,7 +15,11 @@ export interface Draft {
 interface Identity {
   belongsTo: Belonging[];
   corrections: string[];
+  fitsOther: string[];
 }
+
+/** Facts that the records know more of than the text says. */
+const LOOKED_UP = ['gtin', 'styleCode', 'model', 'epc', 'symbol', 'batchCode', 'dateCode', 'serial'];
 
 export const draftKey = ({ place, fact }: Pick<Draft, 'place' | 'fact'>): string => `${place}/${fact}`;
 
@@ -36,12 +40,12 @@ export function draftProblem({ raw }: Draft): string | null {
  * What is being typed, read and compared before it is kept: the facts of the case with the drafts laid over
  * them, codes looked up in the records as they grow.
  */
-export function useDrafts(facts: CaseFile['facts']) {
+export function useDrafts(facts: CaseFile['facts'], maker: string | null) {
   const [drafts, setDrafts] = useState<Record<string, Draft>>({});
   const [identities, setIdentities] = useState<Record<string, Identity>>({});
 
   const codes = Object.values(drafts).filter(
-    ({ fact, raw }) => (fact === 'gtin' || fact === 'styleCode') && raw.length >= 5 && raw.length <= 60,
+    ({ fact, raw }) => LOOKED_UP.includes(fact) && raw.length >= 4 && raw.length <= 200,
   );
   const wanted = codes.map(({ fact, raw }) => `${fact}:${raw}`).filter((code) => !(code in identities));
   const [next] = wanted;
@@ -52,7 +56,7 @@ export function useDrafts(facts: CaseFile['facts']) {
       const [fact = '', ...rest] = next.split(':');
       try {
         const identity = await request<Identity>(
-          `/api/identify?fact=${fact}&raw=${encodeURIComponent(rest.join(':'))}`,
+          `/api/identify?fact=${fact}&raw=${encodeURIComponent(rest.join(':'))}${maker ? `&maker=${maker}` : ''}`,
           { signal: abort.signal },
         );
         setIdentities((known) => ({ ...known, [next]: identity }));
@@ -64,7 +68,7 @@ export function useDrafts(facts: CaseFile['facts']) {
       clearTimeout(timer);
       abort.abort();
     };
-  }, [next]);
+  }, [next, maker]);
 
   // Read at the moment of keeping: leaving a field after Esc must not see the draft that Esc just dropped.
   const newest = useRef(drafts);

@@ -15,7 +15,7 @@ const DIGITS = '1,2,3,4,5,6,7,8,9';
 
 /** Walk the item from the outside in: layers, the checks of one layer as lines, and where the case stands. */
 export function InspectView() {
-  const { file, grounds, assessment, record, readBarcode, log } = useCaseBook();
+  const { file, grounds, assessment, record, readScan, log } = useCaseBook();
   const { findings, gains } = assessment;
   const suggested = gains[0]?.finding.check.id;
   const [focus, setFocus] = useState(() => suggested ?? findings[0]?.check.id ?? '');
@@ -33,7 +33,7 @@ export function InspectView() {
   useEffect(() => {
     if (index < 0 && findings[0]) setFocus(findings[0].check.id);
   }, [index, findings]);
-  useWedge((text) => readBarcode(text));
+  useWedge((text) => readScan(text));
 
   /** On to the next open check that a person answers, in the order of the layers. */
   const advance = () => {

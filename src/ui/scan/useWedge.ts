@@ -5,6 +5,9 @@ import { useEffect, useRef } from 'react';
 const BURST_MS = 50;
 const SHORTEST = 6;
 
+/** FNC1 between the elements of a symbol, as scanners type it. */
+const isSeparator = ({ key, ctrlKey }: KeyboardEvent): boolean => key === 'F8' || (ctrlKey && key === ']');
+
 type Field = HTMLInputElement | HTMLTextAreaElement;
 
 interface Burst {
@@ -67,9 +70,16 @@ export function useWedge(onScan: (text: string, field: Field | null) => void): v
       event.stopImmediatePropagation();
     };
     const onKey = (event: KeyboardEvent) => {
-      if (replayed.has(event) || event.repeat || event.ctrlKey || event.metaKey || event.altKey) return;
+      if (replayed.has(event) || event.repeat) return;
       const now = event.timeStamp;
       const running = burst !== null && now - burst.last < BURST_MS;
+      if (burst && running && isSeparator(event)) {
+        swallow(event);
+        burst.text += '\u001d';
+        burst.last = now;
+        return;
+      }
+      if (event.ctrlKey || event.metaKey || event.altKey) return;
       if (event.key === 'Enter') {
         clearTimeout(timer);
         if (running && burst && burst.text.length >= SHORTEST) {

@@ -2,10 +2,15 @@ import { identify } from '@/desk/identify';
 import { theDesk } from '../../desk';
 import { respond } from '../respond';
 
-/** GET ?fact=gtin&raw=text: what the records say of a printed code, while it is being typed. */
+/** GET ?fact=gtin&raw=text&maker=id: what the records say of a printed code, while it is being typed. */
 export function GET(request: Request): Promise<Response> {
   const { searchParams } = new URL(request.url);
   return respond(request, async () =>
-    identify((await theDesk()).store, searchParams.get('fact') ?? '', (searchParams.get('raw') ?? '').slice(0, 120)),
+    identify(
+      (await theDesk()).store,
+      searchParams.get('fact') ?? '',
+      (searchParams.get('raw') ?? '').slice(0, 400),
+      searchParams.get('maker'),
+    ),
   );
 }

@@ -43,8 +43,8 @@ function written(segment: Segment, scheme: CodeScheme, { day, texts = {} }: Code
     case 'month':
       wanted();
       if (segment.form === 'MM') return two(month);
-      if (segment.form === 'roman') return ROMANS[month - 1] as string;
-      return (segment.form === '19Z' ? `123456789${segment.letters}` : segment.alphabet).charAt(month - 1);
+      if (segment.form === '19Z') return `123456789${segment.letters}`.charAt(month - 1);
+      return segment.form === 'letter' ? segment.alphabet.charAt(month - 1) : (ROMANS[month - 1] as string);
     case 'day':
       wanted();
       return two(date);

@@ -17,7 +17,7 @@ function intervalIn(year: number, { month, day, dayOfYear, week }: DateParts): D
   }
   if (week !== undefined) {
     const from = isoWeekStart(year, week);
-    return from && { from, to: addDays(from, 6), precision: 'week' };
+    return from === null ? null : { from, to: addDays(from, 6), precision: 'week' };
   }
   if (month === undefined) return { from: isoDay(year, 1, 1), to: isoDay(year, 12, 31), precision: 'year' };
   const last = daysInMonth(year, month);

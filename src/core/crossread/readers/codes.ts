@@ -1,0 +1,96 @@
+import { cleanText } from '../../codes/clean';
+import { readElements } from '../../codes/elementString';
+import { readEpc } from '../../codes/epc';
+import { type GtinReading, groupGtin, readGtin } from '../../codes/gtin';
+import type { SchemeFact } from '../../codes/schemes/codeScheme';
+import { codeCharacters, decode, type Plausible } from '../../codes/schemes/decode';
+import { repair } from '../../codes/schemes/repair';
+import { formatStyleCode, normaliseStyleCode, readStyleCode } from '../../codes/styleCode';
+import { formatInterval } from '../../dates/interval';
+import { plausibleStart } from '../../dates/productionWindow';
+import type { ReadingContext } from '../context';
+import { type FactResult, fails, type Misfit } from '../reading';
+
+export function readGtinFact(raw: string, context: ReadingContext): FactResult {
+  const { readings, failure } = readGtin(raw);
+  if (failure) return fails(failure.sentence);
+  const recorded = new Set(
+    context.release?.sizes.flatMap((size) => readGtin(size.gtin).readings.map((reading) => reading.gtin14)),
+  );
+  const gtin = readings.find((reading) => recorded.has(reading.gtin14)) ?? (readings[0] as GtinReading);
+  return { reading: { normal: gtin.gtin14, display: groupGtin(gtin), gtin } };
+}
+
+/** The printed style code itself, never repaired: a confusable character may be the copyist's. */
+export function readStyleFact(raw: string, context: ReadingContext): FactResult {
+  const normal = normaliseStyleCode(raw);
+  if (!/^[\p{L}\p{N}]+$/u.test(normal)) return fails('A style code has letters and digits only.');
+  const shape = context.maker?.styleShape;
+  const fits = shape ? readStyleCode(normal, shape).reading : undefined;
+  return { reading: { normal, display: shape && fits ? formatStyleCode(normal, shape) : normal } };
+}
+
+/** When an item of the release can have been made: from its lead time on, until today. */
+export function plausibleDates({ release, today }: ReadingContext): Plausible {
+  const earliest = release ? plausibleStart(release.releaseDate, release.leadTime).earliest : '1970-01-01';
+  return { earliest, latest: today };
+}
+
+/** A code that its maker writes by a scheme: batch and date codes, serials. */
+export function readSchemeFact(fact: SchemeFact, raw: string, context: ReadingContext): FactResult {
+  const normal = codeCharacters(raw);
+  if (normal === '') return fails('A code has letters or digits.');
+  const plain = { normal, display: cleanText(raw).toUpperCase() };
+  const schemes = context.schemes.filter((scheme) => scheme.fact === fact && scheme.maker === context.maker?.id);
+  if (schemes.length === 0) return { reading: plain };
+  const plausible = plausibleDates(context);
+  const tried = schemes.map((scheme) => decode(scheme, raw, plausible));
+  const fitting = tried.filter(({ readings }) => readings.length > 0);
+  const off = (each: (typeof tried)[number]) => {
+    const [best] = each.readings;
+    return best ? Math.abs(best.daysOff) + Math.abs(best.daysOutOfUse) : 0;
+  };
+  fitting.sort((a, b) => off(a) - off(b));
+  const [best] = fitting;
+  if (!best) {
+    const nearest = tried.reduce((far, each) => ((each.stop?.at ?? 0) > (far.stop?.at ?? 0) ? each : far));
+    const repairs = schemes.flatMap((scheme) => repair(scheme, raw, plausible)).slice(0, 6);
+    const stop = nearest.stop ?? { at: 0, expected: [] };
+    const misfit: Misfit = { scheme: nearest.scheme.name, stop, repairs };
+    return { reading: { ...plain, misfit } };
+  }
+  const [first] = best.readings;
+  const date = first?.made ? formatInterval(first.made) : '';
+  const rest = (first?.pieces ?? []).filter(
+    (piece) => !piece.date && piece.says !== piece.text && piece.says !== 'right',
+  );
+  const says = [date, ...rest.map((piece) => `${piece.name} ${piece.says}`)].filter(Boolean).join(', ');
+  // Readings far from what the item allows are kept where nothing nearer is left, so that they can be named.
+  const made = fitting.flatMap(({ readings }) =>
+    readings
+      .filter(({ daysOff, daysOutOfUse }) => Math.abs(daysOff) + Math.abs(daysOutOfUse) === off(best))
+      .flatMap((reading) => reading.made ?? []),
+  );
+  return { reading: { ...plain, decoded: fitting, says: says || undefined, made } };
+}
+
+/** The EPC memory of a tag, as an RFID reader shows it. */
+export function readEpcFact(raw: string): FactResult {
+  const { reading, failure } = readEpc(cleanText(raw));
+  if (failure) return fails(failure.sentence, failure.kind !== 'malformed');
+  const says = `${reading.scheme.toUpperCase()}, serial ${reading.serial}${reading.problems.map((each) => `; ${each.toLowerCase()}`).join('')}`;
+  return { reading: { normal: reading.pureUri, display: reading.tagUri, epc: reading, says } };
+}
+
+/** The text of a DataMatrix or QR symbol. */
+export function readSymbolFact(raw: string, context: ReadingContext): FactResult {
+  const { elements, problems, failure } = readElements(raw, context.today);
+  if (failure) return fails(failure.sentence);
+  if (problems.length > 0) return fails(problems.join(' '), true);
+  const display = elements.map(({ ai, value }) => `(${ai})${value}`).join('');
+  const says = elements
+    .map(({ name, value, interval }) => `${name} ${interval ? formatInterval(interval) : value}`)
+    .join(', ');
+  const made = elements.flatMap(({ ai, interval }) => ((ai === '11' || ai === '13') && interval ? [interval] : []));
+  return { reading: { normal: display, display, elements, says, made } };
+}

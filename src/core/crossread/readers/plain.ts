@@ -1,0 +1,45 @@
+import { cleanText } from '../../codes/clean';
+import { normaliseStyleCode } from '../../codes/styleCode';
+import { type FactResult, fails } from '../reading';
+import { wordsKey } from '../words';
+
+/** Words: case, accents, order and known abbreviations are forgiven. */
+export function readWordsFact(raw: string): FactResult {
+  const normal = wordsKey(raw);
+  return normal === '' ? fails('There is no word in it.') : { reading: { normal, display: cleanText(raw) } };
+}
+
+/** A short code without a scheme: case and separators do not matter. */
+export function readPlainCode(raw: string): FactResult {
+  return { reading: { normal: normaliseStyleCode(raw), display: cleanText(raw).toUpperCase() } };
+}
+
+const SIGNS: Record<string, string> = { '€': 'EUR', '£': 'GBP', $: 'USD', '¥': 'JPY' };
+
+/**
+ * A price with its currency: `€129,00`, `129.00 EUR`, `US$ 1,290.00`.
+ */
+export function readPriceFact(raw: string): FactResult {
+  const text = cleanText(raw).toUpperCase().replace(/US\$/, '$');
+  const match = /^([A-Z]{3}|[€£$¥])?\s*(\d[\d.,' ]*\d|\d)\s*([A-Z]{3}|[€£$¥])?$/.exec(text);
+  const sign = match?.[1] ?? match?.[3];
+  if (!match || !sign) return fails('A price has an amount and a currency, for example EUR 129.00.');
+  const amount = (match[2] as string).replace(/[' ]/g, '');
+  // The last separator is the decimal one where two digits or fewer follow it.
+  const [, whole = amount, cents = ''] = /^(.*?)(?:[.,](\d{1,2}))?$/.exec(amount) ?? [];
+  const value = `${whole.replace(/[.,]/g, '')}.${cents.padEnd(2, '0')}`;
+  const currency = SIGNS[sign] ?? sign;
+  return { reading: { normal: `${currency} ${value}`, display: `${currency} ${value}` } };
+}
+
+/** Box type and length x width x height in mm. */
+export function readDimensionsFact(raw: string): FactResult {
+  const text = cleanText(raw).toUpperCase();
+  const match = /^(?:([A-Z0-9]{1,8})[\s:-]+)?(\d{2,4})\s*[X×*]\s*(\d{2,4})\s*[X×*]\s*(\d{2,4})(?:\s*MM)?$/.exec(text);
+  if (!match)
+    return fails('A box dimension code is a type and length x width x height in mm, for example B2 330x210x125.');
+  const [, type = '', ...edges] = match;
+  const [length = 0, width = 0, height = 0] = edges.map(Number);
+  const normal = `${type} ${length}x${width}x${height}`.trim();
+  return { reading: { normal, display: normal, dimensions: { type, length, width, height } } };
+}

@@ -1,0 +1,48 @@
+import type { Element } from '../codes/elementString';
+import type { EpcReading } from '../codes/epc';
+import type { GtinReading } from '../codes/gtin';
+import type { Decoded } from '../codes/schemes/decode';
+import type { Stop } from '../codes/schemes/parse';
+import type { SchemeRepair } from '../codes/schemes/repair';
+import type { DayInterval } from '../dates/interval';
+import type { ProductionWindow } from '../dates/productionWindow';
+import type { BoxDimensions } from '../releases/release';
+
+/** Why a code fits none of its maker's schemes. */
+export interface Misfit {
+  /** The scheme that comes nearest. */
+  scheme: string;
+  stop: Stop;
+  repairs: SchemeRepair[];
+}
+
+/** A printed fact in the form in which it is compared. */
+export interface FactReading {
+  normal: string;
+  /** In the grouping of its kind, for the screen. */
+  display: string;
+  /** The person was not sure of it: it is shown and compared, and counts for nothing. */
+  uncertain?: boolean;
+  /** What the text says beyond itself, for people. */
+  says?: string;
+  gtin?: GtinReading;
+  /** All windows that the day/month order leaves open, the likeliest first. */
+  windows?: ProductionWindow[];
+  /** The maker's schemes that the code fits, the best first. */
+  decoded?: Decoded[];
+  misfit?: Misfit;
+  /** Every stretch of days that the text names as its date. */
+  made?: DayInterval[];
+  epc?: EpcReading;
+  elements?: Element[];
+  dimensions?: BoxDimensions;
+  /** Key of the size that it stands for. */
+  sizeKey?: string;
+}
+
+export type FactResult =
+  | { reading: FactReading; failure?: undefined }
+  | { reading?: undefined; failure: { sentence: string; impossible: boolean } };
+
+/** The text cannot be read as this fact; `impossible` where the form is right and the content cannot be. */
+export const fails = (sentence: string, impossible = false): FactResult => ({ failure: { sentence, impossible } });

@@ -1,0 +1,59 @@
+import { cleanText } from '../codes/clean';
+import abbreviations from './abbreviations.json';
+
+const ABBREVIATIONS: Record<string, string> = abbreviations;
+
+/** Words that join without adding meaning, and what stands before a country of origin. */
+const FILLERS = new Set(['AND', 'THE']);
+const ORIGIN = /^(?:MADE IN|PRODUCT OF|PRODUCED IN) /;
+
+const fold = (text: string): string => cleanText(text).normalize('NFD').replace(/\p{M}/gu, '');
+
+/** Upper-case words without accents or punctuation, in their order. */
+function tokens(text: string): string[] {
+  const plain = fold(text)
+    .toUpperCase()
+    .replace(/(\p{L})['’](?=S\b)/gu, '$1')
+    .replace(/[^\p{L}\p{N}%]+/gu, ' ')
+    .trim();
+  return plain.replace(ORIGIN, '').split(' ').filter(Boolean);
+}
+
+const meaning = (words: string[]): string[] =>
+  words.flatMap((word) => (ABBREVIATIONS[word] ?? word).split(' ')).filter((word) => !FILLERS.has(word));
+
+/**
+ * The form in which printed words are compared. Forgiven: case, accents, punctuation, “and”, the order of the
+ * words, the abbreviations in abbreviations.json, and “made in” before a country.
+ *
+ * @example wordsKey('Fog / Älder') === wordsKey('ALDER & FOG') // true
+ */
+export function wordsKey(raw: string): string {
+  return meaning(tokens(raw)).sort().join(' ');
+}
+
+/**
+ * What had to be forgiven to take two texts for the same.
+ *
+ * @returns null where they are not the same; else the reasons, empty where they are equal letter by letter
+ * @example forgiven('FOG / ALDR', 'Fog / Alder') // null
+ */
+export function forgiven(a: string, b: string): string[] | null {
+  if (wordsKey(a) !== wordsKey(b)) return null;
+  const [x, y] = [cleanText(a), cleanText(b)];
+  if (x === y) return [];
+  const reasons: string[] = [];
+  const [s, t] = [tokens(a), tokens(b)];
+  for (const word of [...s, ...t]) {
+    const full = ABBREVIATIONS[word];
+    if (full && s.includes(word) !== t.includes(word)) reasons.push(`${word} for ${full}`);
+  }
+  if (meaning(s).join(' ') !== meaning(t).join(' ')) reasons.push('order');
+  const accents = /\p{M}/u;
+  if (accents.test(x.normalize('NFD')) !== accents.test(y.normalize('NFD'))) reasons.push('accents');
+  const letters = (text: string) => fold(text).replace(/[^\p{L}]/gu, '');
+  const sorted = (text: string) => [...letters(text)].sort().join('');
+  if (reasons.length === 0 && sorted(x) !== sorted(y)) reasons.push('case');
+  if (reasons.length === 0) reasons.push('punctuation');
+  return [...new Set(reasons)];
+}

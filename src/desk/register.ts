@@ -1,0 +1,119 @@
+import type { Transaction } from 'sequelize';
+import type { CodeMet, CodeOutcome, NewEvent } from '@/core/casefile/event';
+import { advance, type CaseFile, fold } from '@/core/casefile/fold';
+import { codeCharacters } from '@/core/codes/schemes/decode';
+import { contextOf } from '@/core/crossread/context';
+import { crossread } from '@/core/crossread/crossread';
+import { type RegisterEntry, registerEntries, registerKey, sameMeetings } from '@/core/crossread/registered';
+import { type GroundsRevisions, groundsOf } from '@/core/judgement/grounds';
+import { appendEvents, findCase, readEvents } from '@/store/cases';
+import {
+  codesOfCase,
+  countCodes,
+  lookUpCode,
+  type RegisteredCode,
+  replaceCodes,
+  searchCodes,
+} from '@/store/codeRegister';
+import { chainEvent } from './chainEvent';
+import type { Desk } from './desk';
+import { loadGrounds } from './grounds';
+import { projectionRow } from './summary';
+
+/** What came of a case, as the register keeps it. */
+function outcomeOf(file: CaseFile): CodeOutcome {
+  if (!file.seal) return 'open';
+  return file.seal.goods === 'genuine' || file.seal.goods === 'counterfeit' ? file.seal.goods : 'undecided';
+}
+
+/** What the register has of a code beside this case. */
+async function meetingOf(desk: Desk, entry: RegisterEntry, caseId: string, transaction: Transaction): Promise<CodeMet> {
+  const { counts, others } = await lookUpCode(desk.store, entry, caseId, transaction);
+  const { fact, display, shared } = entry;
+  return { key: registerKey(entry), fact, display, shared, counts, others };
+}
+
+/**
+ * Enter the codes of a case into the register, in place of those it had.
+ *
+ * @returns the unique codes that it gained or lost
+ */
+export async function enterCodes(
+  desk: Desk,
+  file: CaseFile,
+  grounds: GroundsRevisions,
+  transaction: Transaction,
+): Promise<RegisterEntry[]> {
+  const context = contextOf(file, groundsOf(grounds));
+  const after = registerEntries(crossread(context), context);
+  const before = await codesOfCase(desk.store, file.id, transaction);
+  await replaceCodes(desk.store, file.id, after, outcomeOf(file), file.touched.at, transaction);
+  const keys = (entries: RegisterEntry[]) => new Set(entries.map((entry) => `${registerKey(entry)}@${entry.place}`));
+  const [had, has] = [keys(before), keys(after)];
+  const changed = [...after, ...before].filter((entry) => {
+    const key = `${registerKey(entry)}@${entry.place}`;
+    return !entry.shared && had.has(key) !== has.has(key);
+  });
+  return changed;
+}
+
+/** Events that tell a case what the register newly knows of its codes. A recurrent code is looked up once. */
+export async function meetings(desk: Desk, file: CaseFile, transaction: Transaction): Promise<NewEvent[]> {
+  const events: NewEvent[] = [];
+  const known = { ...file.met, ...file.notices };
+  const seen = new Set<string>();
+  for (const entry of await codesOfCase(desk.store, file.id, transaction)) {
+    const key = registerKey(entry);
+    if (seen.has(key)) continue;
+    seen.add(key);
+    if (entry.shared && known[key]) continue;
+    const met = await meetingOf(desk, entry, file.id, transaction);
+    if (!sameMeetings(met.others, known[key]?.others ?? []))
+      events.push({ id: desk.newId(), type: 'codeMet', body: met });
+  }
+  return events;
+}
+
+/**
+ * Tell the other cases that carry a changed unique code, at once: open ones as a finding, sealed ones as a
+ * notice.
+ */
+export async function noticeElsewhere(
+  desk: Desk,
+  { id }: CaseFile,
+  changed: RegisterEntry[],
+  by: string,
+  transaction: Transaction,
+): Promise<void> {
+  const touched = new Set<string>();
+  for (const entry of changed)
+    for (const other of (await lookUpCode(desk.store, entry, id, transaction)).cases) touched.add(other);
+  for (const caseId of touched) {
+    const row = await findCase(desk.store, { id: caseId }, transaction);
+    if (!row) continue;
+    let file = fold(caseId, await readEvents(desk.store, caseId, transaction));
+    const added = (await meetings(desk, file, transaction)).map((event) => {
+      const chained = chainEvent(file, event, desk.now(), by);
+      file = advance(file, chained);
+      return chained;
+    });
+    if (added.length === 0) continue;
+    const grounds = await loadGrounds(desk.store, file, transaction);
+    await appendEvents(desk.store, projectionRow(file, row.number, grounds), added, transaction);
+  }
+}
+
+export interface RegisterPage {
+  total: number;
+  codes: RegisteredCode[];
+}
+
+const PAGE = 200;
+
+/** Registered codes that begin with what was typed; the newest where nothing was. */
+export async function searchRegister(desk: Desk, query: string): Promise<RegisterPage> {
+  const text = query.trim();
+  // EPCs are kept as their URI, everything else as letters and digits.
+  const beginning = /^urn:/i.test(text) ? text.toLowerCase() : codeCharacters(text);
+  return { total: await countCodes(desk.store), codes: await searchCodes(desk.store, beginning, PAGE) };
+}
