@@ -58,3 +58,42 @@ export async function saveRecords(desk: Desk, entries: RecordsEntry[]): Promise<
     }
   });
 }
+
+/** The kinds of record that are edited on the screen. */
+const EDITED: DocumentKind[] = ['code-scheme', 'size-chart'];
+
+/**
+ * Keep one record as it was edited on the screen.
+ *
+ * @returns the revision under which it is kept
+ * @throws Refusal with a sentence that says what is unsound
+ */
+export async function saveEditedRecord(desk: Desk, entry: RecordsEntry): Promise<{ revision: number }> {
+  const { kind, body } = entry;
+  if (!EDITED.includes(kind))
+    throw new Refusal('invalid', `A ${String(kind).slice(0, 40)} is not edited on the screen.`);
+  const maker = (body as Partial<CodeScheme> | undefined)?.maker;
+  if (typeof maker !== 'string' || !(await readDocument<Maker>(desk.store, 'maker', maker)))
+    throw new Refusal('invalid', `The maker “${String(maker).slice(0, 80)}” is not in the records.`);
+  await saveRecords(desk, [{ kind, body }]);
+  const kept = await readDocument(desk.store, kind, body.id);
+  return { revision: kept?.revision ?? 1 };
+}
+
+/** What an editor of code schemes or size charts works on. */
+export interface EditedRecord<T> {
+  body: T;
+  /** 0 for one that is not kept yet. */
+  revision: number;
+}
+
+/**
+ * The newest revision of a code scheme or size chart.
+ *
+ * @throws Refusal where there is none
+ */
+export async function readRecord<T>(desk: Desk, kind: DocumentKind, id: string): Promise<EditedRecord<T>> {
+  const found = await readDocument<T>(desk.store, kind, id);
+  if (!found) throw new Refusal('notFound', `There is no ${kind} “${id.slice(0, 80)}”.`);
+  return found;
+}

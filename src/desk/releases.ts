@@ -53,3 +53,8 @@ export async function listMakers(desk: Desk): Promise<Maker[]> {
 export async function listCodeSchemes(desk: Desk): Promise<CodeScheme[]> {
   return (await listDocuments<CodeScheme>(desk.store, 'code-scheme')).map(({ body }) => body);
 }
+
+/** Every size chart in the records. */
+export async function listSizeCharts(desk: Desk): Promise<SizeChart[]> {
+  return (await listDocuments<SizeChart>(desk.store, 'size-chart')).map(({ body }) => body);
+}

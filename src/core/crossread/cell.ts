@@ -43,6 +43,17 @@ const PRINT = {
   illegible: ['cantTell', 'illegible', 'cannot be read'] as [Mark, string, string],
 };
 
+/** True where the record knows genuine variants that do not have this fact at this place. */
+function someVariantLacks(place: string, fact: string, { release }: ReadingContext): boolean {
+  return (release?.traits ?? []).some(
+    ({ id, seen }) =>
+      seen.by === 'presence' &&
+      seen.fact === fact &&
+      seen.places.includes(place) &&
+      release?.variants.some(({ traits }) => traits[id]?.includes(seen.absent)),
+  );
+}
+
 /** The found characters, with those marked that are not as they should be. */
 function segmentsOf(
   fact: string,
@@ -55,7 +66,8 @@ function segmentsOf(
   if (!problem) return plain(display);
   if (problem.kind === 'schemeMisfit') return stoppingSegments(display, normal, problem.at);
   const nearest = expected?.values[0];
-  const byCharacter = (expandFacts([fact], null)[0]?.code ?? true) && nearest && !sizeColumnOf(fact);
+  const whole = sizeColumnOf(fact) || fact === 'notches' || fact === 'mirroredSize';
+  const byCharacter = (expandFacts([fact], null)[0]?.code ?? true) && nearest && !whole;
   if (!byCharacter) return [{ text: display, differs: true, ...(sizeColumnOf(fact) ? { expected: nearest } : {}) }];
   if (fact === 'gtin') return differingSegments(display, display.replace(/ /g, ''), nearest.replace(/ /g, ''));
   return differingSegments(display, normal, normalOf(fact, nearest, context));
@@ -91,6 +103,8 @@ export function readCell(place: string, fact: string, context: ReadingContext): 
   if (!entry) return { ...empty, display: '', mark: 'open', note: 'not read yet' };
   if (entry.state !== 'read') {
     const [mark, display, note] = (UNREAD[fact] ?? PRINT)[entry.state];
+    const some = entry.state === 'absent' && someVariantLacks(place, fact, context);
+    if (some) return { ...empty, display, mark: 'agrees', note: 'some genuine variants of this release have none' };
     return { ...empty, display, mark, note };
   }
   const { reading, failure } = readFact(fact, entry.raw, context, place);

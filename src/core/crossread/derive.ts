@@ -5,14 +5,19 @@ import { readEpc } from '../codes/epc';
 /** Which fact an element of a symbol stands for. */
 const ELEMENT_FACTS: Record<string, string> = { '01': 'gtin', '10': 'batchCode', '21': 'unitNumber' };
 
+/** A trade item's own number is written with 13 digits on a label. */
+const retail = (gtin14: string): string => gtin14.replace(/^0/, '');
+
 function contained(entry: FactEntry, today: string): Record<string, string> {
   if (entry.fact === 'epc') {
     const { reading } = readEpc(entry.raw);
-    return reading ? { gtin: reading.gtin14 } : {};
+    return reading ? { gtin: retail(reading.gtin14) } : {};
   }
   const { elements = [] } = readElements(entry.raw, today);
   return Object.fromEntries(
-    elements.flatMap(({ ai, value }) => (ELEMENT_FACTS[ai] ? [[ELEMENT_FACTS[ai] as string, value]] : [])),
+    elements.flatMap(({ ai, value }) =>
+      ELEMENT_FACTS[ai] ? [[ELEMENT_FACTS[ai] as string, ai === '01' ? retail(value) : value]] : [],
+    ),
   );
 }
 

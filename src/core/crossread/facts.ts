@@ -44,8 +44,8 @@ const FACTS: FactDefinition[] = [
   fact('model', 'Model name', 'same', false),
   fact('colourName', 'Colour name', 'same', false),
   fact('size', 'Size', 'same', true, '100 ml'),
-  fact('notches', 'Insole notches', 'free', true, '4 long, 2 short'),
-  fact('mirroredSize', 'Mirrored size, UV', 'free', true, 'as seen'),
+  fact('notches', 'Notch tally', 'free', true, '4 long, 2 short'),
+  fact('mirroredSize', 'Mirrored size', 'free', true, 'as seen'),
   fact('productionWindow', 'Production window', 'apart', true, '03/11/24 - 05/02/25'),
   fact('batchCode', 'Batch code', 'same', true),
   fact('dateCode', 'Date code', 'apart', true),
@@ -109,7 +109,7 @@ export function factOrder(id: string): number {
 /** The name of a fact for sentences, lower case where it is no abbreviation. */
 export function factName(id: string, chart: SizeChart | null): string {
   const [fact] = expandFacts([id], null);
-  if (fact && !sizeColumnOf(id)) return fact.name.toLowerCase().replace('epc', 'EPC').replace(', uv', '');
+  if (fact && !sizeColumnOf(id)) return fact.name.toLowerCase().replace('epc', 'EPC');
   const column = chart?.columns.find((each) => each.id === sizeColumnOf(id));
   return column ? `size ${column.name}` : id;
 }

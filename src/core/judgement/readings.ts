@@ -47,18 +47,20 @@ function stateIn(cell: Cell, trait: Trait, context: ReadingContext): string | nu
 function observe(trait: Trait, reading: CrossReading, context: ReadingContext): Observation[] {
   const { fact } = trait.seen;
   const cells = Object.values(reading.rows.find((row) => row.fact.id === fact)?.cells ?? {});
-  const observations = new Map<string, Observation>();
+  const observations = new Map<string, Observation & { places: number; first: string }>();
   for (const cell of cells) {
     if (trait.seen.places && !trait.seen.places.includes(cell.place)) continue;
     const state = stateIn(cell, trait, context);
     if (state === null) continue;
     const where = placeName(context, cell.place);
     const before = observations.get(state);
-    const label = before ? `${before.label} and the ${where}` : `${trait.name.toLowerCase()} ${state} on the ${where}`;
+    const places = (before?.places ?? 0) + 1;
+    const first = before?.first ?? `${trait.name.toLowerCase()} ${state} on the ${where}`;
+    const label = places > 1 ? `${first} and ${places - 1} more` : first;
     const uncertain = cell.reading?.uncertain === true && (!before || before.uncertain === true);
-    observations.set(state, { trait: trait.id, state, label, ...(uncertain ? { uncertain } : {}) });
+    observations.set(state, { trait: trait.id, state, label, places, first, ...(uncertain ? { uncertain } : {}) });
   }
-  return [...observations.values()];
+  return [...observations.values()].map(({ places: _, first: _f, ...observation }) => observation);
 }
 
 /** The traits that printed facts and answers show. */

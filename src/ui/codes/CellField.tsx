@@ -69,7 +69,13 @@ export function CellField({
     }
   };
   const face =
-    code && cell.display.length > 16 ? 'font-mono text-[14px]' : code ? 'font-mono text-[17px]' : 'text-[15px]';
+    code && cell.display.length > 36
+      ? 'font-mono text-[12px] break-all'
+      : code && cell.display.length > 16
+        ? 'font-mono text-[13px]'
+        : code
+          ? 'font-mono text-[17px]'
+          : 'text-[15px]';
   const word = refusal ? 'not kept' : MARK_WORDS[cell.mark];
   return (
     <div className={clsx('flex h-full items-center gap-2 pl-2', focused && 'bg-wash')} data-mark={cell.mark}>
@@ -111,7 +117,8 @@ export function CellField({
           <span
             aria-hidden
             className={clsx(
-              'pointer-events-none absolute inset-0 flex items-center overflow-x-clip px-1 whitespace-pre',
+              'pointer-events-none absolute inset-0 flex items-center overflow-clip px-1',
+              cell.display.length > 18 ? 'leading-tight whitespace-normal' : 'whitespace-pre',
               cell.entry?.state === 'read' ? face : 'text-soft',
             )}
           >

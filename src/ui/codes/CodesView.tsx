@@ -125,7 +125,7 @@ export function CodesView({ today }: { today: string }) {
           onCancel={release ? () => setChoosing(false) : undefined}
         />
       )}
-      <div className="grid grid-cols-[minmax(0,1fr)_300px] gap-6 max-[1100px]:grid-cols-1">
+      <div className="grid grid-cols-[minmax(0,1fr)_284px] gap-5 max-[1100px]:grid-cols-1">
         <div className="min-w-0">
           <div className="max-h-[64vh] overflow-auto border-t">
             <Matrix
@@ -195,6 +195,16 @@ export function CodesView({ today }: { today: string }) {
               </li>
             ))}
           </ul>
+          {chain.says === 'broken' && (
+            <p className="mt-2.5 flex gap-2">
+              <span className="pt-1">
+                <MarkSign mark="differs" size={13} silent />
+              </span>
+              <a href="#chains" className="min-w-0 underline underline-offset-4">
+                No single genuine variant accounts for everything.
+              </a>
+            </p>
+          )}
           {advice && !sealed && (
             <div className="mt-4 border-t pt-3">
               <p>
@@ -235,7 +245,7 @@ export function CodesView({ today }: { today: string }) {
         </section>
       )}
       {release && release.variants.length > 0 && (
-        <section className="mt-5 border-t pt-3">
+        <section id="chains" className="mt-5 border-t pt-3">
           <h2 className="mb-2 text-[15px] font-semibold">Variant chains</h2>
           <Chains chain={chain} />
         </section>

@@ -130,7 +130,13 @@ export function DateLine({ marks }: { marks: DateMark[] }) {
                 to={x(interval.to)}
                 y={y}
                 colour={colour}
-                look={i > 0 || mark.kind === 'claim' ? 'outline' : mark.kind === 'record' ? 'pale' : 'full'}
+                look={
+                  i > 0 || mark.kind === 'claim' || mark.id.endsWith('.era')
+                    ? 'outline'
+                    : mark.kind === 'record'
+                      ? 'pale'
+                      : 'full'
+                }
               />
             ))}
             <text x={WIDTH} y={y + 4} fontSize="13" fill={colour} textAnchor="end">

@@ -7,9 +7,9 @@ import { CellField } from './CellField';
 import { type Draft, draftKey, draftProblem } from './useDrafts';
 
 /** Widths in px; the headings beside a scrolling matrix stand where these say. */
-const FACT_WIDTH = 150;
-const RECORD_WIDTH = 190;
-const PLACE_WIDTH = 212;
+const FACT_WIDTH = 142;
+const RECORD_WIDTH = 166;
+const PLACE_WIDTH = 196;
 
 /** The cross-reading: facts down, places across, beside what the record says. */
 export function Matrix({
@@ -75,15 +75,19 @@ export function Matrix({
           <tr key={fact.id} className="h-10 [&>*]:border-b">
             <th
               scope="row"
-              className="sticky left-0 z-10 truncate bg-sheet px-3 text-left font-normal"
+              className="sticky left-0 z-10 bg-sheet px-3 text-left leading-tight font-normal"
               title={fact.name}
             >
               {fact.name}
             </th>
             <td
               className={clsx(
-                'sticky z-10 truncate bg-sheet px-2 text-soft',
-                expected?.values.length === 0 ? 'text-[13px]' : fact.code ? 'font-mono text-[16px]' : 'text-[15px]',
+                'sticky z-10 bg-sheet px-2 leading-tight text-soft',
+                (expected?.display.length ?? 0) > 15
+                  ? 'text-[13px]'
+                  : fact.code
+                    ? 'font-mono text-[16px]'
+                    : 'text-[15px]',
               )}
               style={{ left: FACT_WIDTH }}
               title={expected?.display}

@@ -8,7 +8,8 @@ const GROUPS: { name: string; keys: [keys: string[], does: string][] }[] = [
     keys: [
       [['scan'], 'a scanner’s text is taken wherever the focus is'],
       [['q'], 'Queue'],
-      [['r'], 'Releases'],
+      [['r'], 'Records: releases, code schemes, size charts'],
+      [['e'], 'Seen codes'],
       [['Ctrl K'], 'find a case or a release'],
       [['d'], 'dim room'],
       [['?'], 'this page'],
@@ -20,6 +21,8 @@ const GROUPS: { name: string; keys: [keys: string[], does: string][] }[] = [
       [['j', '↓'], 'next'],
       [['k', '↑'], 'previous'],
       [['Enter'], 'open'],
+      [['n'], 'add one'],
+      [['Ctrl S'], 'save the scheme or chart'],
       [['/'], 'to the scan field'],
     ],
   },
@@ -41,6 +44,7 @@ const GROUPS: { name: string; keys: [keys: string[], does: string][] }[] = [
       [['-'], 'alone: not printed there'],
       [['?'], 'alone: cannot be read'],
       [['Esc'], 'put back what was there'],
+      [['p'], 'all places'],
     ],
   },
   {

@@ -11,7 +11,13 @@ import { KeysSheet } from './KeysSheet';
 
 const VIEWS = [
   { href: '/', name: 'Queue', key: 'q', owns: (path: string) => path === '/' || path.startsWith('/case') },
-  { href: '/releases', name: 'Releases', key: 'r', owns: (path: string) => path.startsWith('/releases') },
+  {
+    href: '/releases',
+    name: 'Records',
+    key: 'r',
+    owns: (path: string) => /^\/(releases|schemes|charts)/.test(path),
+  },
+  { href: '/seen', name: 'Seen codes', key: 'e', owns: (path: string) => path.startsWith('/seen') },
 ];
 
 /** Name, views, finding, dim room, and who is at the bench. */
@@ -42,8 +48,11 @@ export function TopBar({
     document.cookie = `pinprick-room=${next ? 'dim' : 'bright'}; path=/; max-age=31536000; samesite=strict`;
   };
   useHotkeys('d', toggleRoom, [dim]);
-  useHotkeys('q', () => router.push('/'), [router]);
-  useHotkeys('r', () => router.push('/releases'), [router]);
+  useHotkeys(
+    VIEWS.map(({ key }) => key),
+    (event) => router.push(VIEWS.find(({ key }) => key === event.key)?.href ?? '/'),
+    [router],
+  );
   useHotkeys('mod+k', () => setFinding(true), { preventDefault: true, enableOnFormTags: true });
   useHotkeys('?', () => setKeys(true), { useKey: true });
 

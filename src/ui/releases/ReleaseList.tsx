@@ -5,6 +5,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import type { IndexedRelease } from '@/core/releases/match';
+import { RecordTabs } from '../records/RecordTabs';
 
 /** Every release record, by maker and name. */
 export function ReleaseList({ releases }: { releases: IndexedRelease[] }) {
@@ -20,7 +21,8 @@ export function ReleaseList({ releases }: { releases: IndexedRelease[] }) {
   useHotkeys('k,up', () => step(-1), { preventDefault: true }, [shown.length]);
   useHotkeys('enter', () => shown[at] && router.push(`/releases/${shown[at].releaseId}`), [shown, at]);
   return (
-    <main className="mx-auto max-w-[1360px] px-5 py-5">
+    <main className="mx-auto max-w-[1360px] px-5 py-4">
+      <RecordTabs />
       <div className="mb-3 flex items-end justify-between gap-4">
         <h1 className="text-lg font-semibold">
           Release records <span className="font-normal text-soft">{shown.length}</span>

@@ -3,6 +3,7 @@ import { formatDay } from '@/core/dates/day';
 import { plausibleStart } from '@/core/dates/productionWindow';
 import type { Maker, Release, Revision } from '@/core/releases/release';
 import type { SizeChart } from '@/core/sizes/sizeChart';
+import { RecordTabs } from '../records/RecordTabs';
 
 const grouped = (gtin: string): string => {
   const [reading] = readGtin(gtin).readings;
@@ -36,7 +37,8 @@ export function ReleaseRecord({
   ];
   const columns = chart?.body.columns ?? [];
   return (
-    <main className="mx-auto max-w-[1360px] px-5 py-5">
+    <main className="mx-auto max-w-[1360px] px-5 py-4">
+      <RecordTabs />
       <h1 className="text-[22px]">
         <span className="text-soft">{maker?.body.name}</span> <strong className="font-semibold">{release.name}</strong>,{' '}
         {release.colourName}

@@ -1,0 +1,9 @@
+import { searchRegister } from '@/desk/register';
+import { theDesk } from '../../desk';
+import { respond } from '../respond';
+
+/** GET ?q=beginning: registered codes that begin like this. */
+export function GET(request: Request): Promise<Response> {
+  const query = (new URL(request.url).searchParams.get('q') ?? '').slice(0, 200);
+  return respond(request, async () => searchRegister(await theDesk(), query));
+}

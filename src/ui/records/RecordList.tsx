@@ -1,0 +1,80 @@
+'use client';
+import { clsx } from 'clsx';
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { Key } from '../controls/Button';
+import { RecordTabs } from './RecordTabs';
+
+export interface RecordLine {
+  href: string;
+  /** One text for each heading; the second is the name. */
+  cells: string[];
+}
+
+/** A list of records with a way to add one. */
+export function RecordList({
+  title,
+  headings,
+  lines,
+  addHref,
+  addName,
+  empty,
+}: {
+  title: string;
+  headings: string[];
+  lines: RecordLine[];
+  addHref: string;
+  addName: string;
+  empty: string;
+}) {
+  const router = useRouter();
+  const [at, setAt] = useState(-1);
+  const step = (by: number) => setAt((index) => Math.max(0, Math.min(lines.length - 1, index + by)));
+  useHotkeys('j,down', () => step(1), { preventDefault: true }, [lines.length]);
+  useHotkeys('k,up', () => step(-1), { preventDefault: true }, [lines.length]);
+  useHotkeys('enter', () => lines[at] && router.push(lines[at].href), [lines, at]);
+  useHotkeys('n', () => router.push(addHref), [addHref]);
+  const columns = { gridTemplateColumns: `9rem minmax(0,1.4fr) repeat(${headings.length - 2}, minmax(0,1fr))` };
+  return (
+    <main className="mx-auto max-w-[1360px] px-5 py-4">
+      <RecordTabs />
+      <div className="mb-3 flex items-end justify-between gap-4">
+        <h1 className="text-lg font-semibold">
+          {title} <span className="font-normal text-soft">{lines.length}</span>
+        </h1>
+        <Link href={addHref} className="flex min-h-9 items-center gap-2 text-accent underline-offset-4 hover:underline">
+          {addName} <Key>n</Key>
+        </Link>
+      </div>
+      <div className="grid gap-4 border-b px-3 pb-1 text-[13px] text-soft" style={columns}>
+        {headings.map((heading) => (
+          <span key={heading}>{heading}</span>
+        ))}
+      </div>
+      {lines.map(({ href, cells }, i) => (
+        <Link
+          key={href}
+          href={href}
+          style={columns}
+          className={clsx(
+            'grid min-h-11 items-center gap-4 border-b px-3 hover:bg-wash',
+            i === at && 'bg-wash shadow-[inset_3px_0_0_var(--accent)]',
+          )}
+        >
+          {cells.map((text, column) => (
+            <span
+              // biome-ignore lint/suspicious/noArrayIndexKey: a cell's identity is its column
+              key={column}
+              className={clsx('truncate', column === 1 ? 'font-semibold' : column === 0 && 'text-soft')}
+            >
+              {text}
+            </span>
+          ))}
+        </Link>
+      ))}
+      {lines.length === 0 && <p className="border-b py-6 text-soft">{empty}</p>}
+    </main>
+  );
+}

@@ -1,0 +1,189 @@
+'use client';
+import { Plus, X } from 'lucide-react';
+import { useState } from 'react';
+import { useFieldArray, useForm } from 'react-hook-form';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { checkScheme } from '@/core/codes/schemes/checkScheme';
+import type { CodeScheme, SchemeFact } from '@/core/codes/schemes/codeScheme';
+import { Button, Key } from '../controls/Button';
+import { Choice } from '../controls/Choice';
+import { TextField } from '../controls/TextField';
+import { RecordTabs } from '../records/RecordTabs';
+import { recordId, useSaveRecord } from '../records/useSaveRecord';
+import { blankSegment, freshName } from './blankSegment';
+import { Samples } from './Samples';
+import { SegmentRow } from './SegmentRow';
+import { SCHEME_FACT_NAMES } from './schemeFactNames';
+
+const FACTS = Object.entries(SCHEME_FACT_NAMES).map(([value, label]) => ({ value: value as SchemeFact, label }));
+
+/** A scheme as it is edited, decoding sample codes all the while. */
+export function SchemeEditor({
+  scheme: kept,
+  revision,
+  others,
+  makers,
+  today,
+}: {
+  scheme: CodeScheme;
+  /** 0 for a scheme that is not kept yet. */
+  revision: number;
+  others: CodeScheme[];
+  makers: { id: string; name: string }[];
+  today: string;
+}) {
+  const { register, control, watch, setValue, getValues } = useForm<CodeScheme>({ defaultValues: kept });
+  const segments = useFieldArray({ control, name: 'segments', keyName: 'key' });
+  const examples = useFieldArray({ control, name: 'examples', keyName: 'key' });
+  const [samples, setSamples] = useState(() => kept.examples.map(({ code }) => code).join('\n'));
+  const { save, message, failed } = useSaveRecord();
+  const scheme = watch();
+  const problems = checkScheme(scheme);
+  const missing = [
+    scheme.name.trim() === '' && 'It needs a name.',
+    scheme.source.trim() === '' && 'Say where it is known from.',
+  ].filter((each) => each !== false);
+  const wrong = [...missing, ...problems];
+  const keep = () => {
+    if (wrong.length > 0) return;
+    const values = getValues();
+    const id = revision > 0 ? values.id : recordId(`${values.maker} ${values.name}`);
+    void save('code-scheme', { ...values, id }, `/schemes/${id}`);
+  };
+  useHotkeys('mod+s', keep, { preventDefault: true, enableOnFormTags: true });
+  const optionalDay = { setValueAs: (value: string | null) => value || null };
+
+  return (
+    <main className="mx-auto max-w-[1360px] px-5 py-4">
+      <RecordTabs />
+      <div className="mb-4 flex flex-wrap items-end gap-3">
+        <TextField
+          label="Scheme"
+          wide
+          className="text-[18px] font-semibold"
+          placeholder="Batch codes from 2020"
+          {...register('name')}
+        />
+        <div className="flex flex-col text-[13px] text-soft">
+          Maker
+          <span className="text-[15px] text-ink">
+            <Choice
+              label="Maker"
+              value={scheme.maker}
+              options={makers.map(({ id, name }) => ({ value: id, label: name }))}
+              onChange={(maker) => setValue('maker', maker)}
+            />
+          </span>
+        </div>
+        <div className="flex flex-col text-[13px] text-soft">
+          Writes a
+          <span className="text-[15px] text-ink">
+            <Choice
+              label="What it writes"
+              value={scheme.fact}
+              options={FACTS}
+              onChange={(fact) => setValue('fact', fact)}
+            />
+          </span>
+        </div>
+        <TextField label="In use from" type="date" className="w-36" {...register('from', optionalDay)} />
+        <TextField label="until" type="date" className="w-36" {...register('until', optionalDay)} />
+        <Button look="act" disabled={wrong.length > 0} onClick={keep}>
+          Save scheme <Key>Ctrl S</Key>
+        </Button>
+      </div>
+      <div className="grid grid-cols-[minmax(0,1.35fr)_minmax(0,1fr)] gap-8 max-[1023px]:grid-cols-1">
+        <section className="min-w-0">
+          <h2 className="border-b pb-1 text-[15px] font-semibold">
+            Segments, in the order in which they are written{' '}
+            <span className="font-normal text-soft">Alt ↑ ↓ moves one</span>
+          </h2>
+          <ol>
+            {segments.fields.map((field, i) => (
+              <SegmentRow
+                key={field.key}
+                segment={scheme.segments[i] ?? field}
+                index={i}
+                count={segments.fields.length}
+                onChange={(segment) => setValue(`segments.${i}`, segment)}
+                onMove={(by) => i + by >= 0 && i + by < segments.fields.length && segments.move(i, i + by)}
+                onRemove={() => segments.remove(i)}
+              />
+            ))}
+          </ol>
+          <Button
+            className="mt-2"
+            onClick={() =>
+              segments.append(
+                blankSegment(
+                  'digits',
+                  freshName(
+                    'digits',
+                    scheme.segments.map(({ name }) => name),
+                  ),
+                ),
+              )
+            }
+          >
+            <Plus size={16} aria-hidden /> Add segment
+          </Button>
+
+          <h2 className="mt-6 border-b pb-1 text-[15px] font-semibold">
+            Worked examples <span className="font-normal text-soft">must come out whenever the scheme is saved</span>
+          </h2>
+          {examples.fields.map((field, i) => (
+            <div key={field.key} className="flex items-end gap-2.5 border-b py-2">
+              <TextField label="code" className="w-56 font-mono" {...register(`examples.${i}.code`)} />
+              <TextField
+                label="means a day such as"
+                type="date"
+                className="w-40"
+                {...register(`examples.${i}.day`, optionalDay)}
+              />
+              <button
+                type="button"
+                aria-label={`Remove example ${i + 1}`}
+                className="flex size-9 items-center justify-center text-soft hover:text-ink"
+                onClick={() => examples.remove(i)}
+              >
+                <X size={16} aria-hidden />
+              </button>
+            </div>
+          ))}
+          <Button className="mt-2" onClick={() => examples.append({ code: '', day: null })}>
+            <Plus size={16} aria-hidden /> Add example
+          </Button>
+          <div className="mt-6 flex">
+            <TextField label="Known from" wide placeholder="thirty bottles bought in shops" {...register('source')} />
+          </div>
+          <p className="mt-2 text-[13px] text-soft">{revision > 0 ? `Revision ${revision}` : 'Not kept yet'}</p>
+        </section>
+        <div className="grid min-w-0 content-start gap-5">
+          {message && (
+            <p role={failed ? 'alert' : 'status'} className={failed ? 'text-differs' : 'text-agrees'}>
+              {message}
+            </p>
+          )}
+          {wrong.length > 0 && (
+            <section aria-label="Before it can be saved">
+              <h2 className="mb-1 border-b pb-1 text-[15px] font-semibold">Before it can be saved</h2>
+              <ul className="grid gap-1.5 text-differs">
+                {wrong.map((sentence) => (
+                  <li key={sentence}>{sentence}</li>
+                ))}
+              </ul>
+            </section>
+          )}
+          <Samples
+            scheme={scheme}
+            others={others}
+            text={samples}
+            today={today}
+            onText={setSamples}
+            onKeep={(code, day) => examples.append({ code, day })}
+          />
+        </div>
+      </div>
+    </main>
+  );
+}
