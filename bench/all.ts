@@ -1,5 +1,9 @@
 import { benchAssess } from './assess';
+import { benchChains } from './chains';
 import { benchMatch } from './match';
+import { benchRegister } from './register';
 
 await benchMatch();
+await benchChains();
+await benchRegister();
 await benchAssess();

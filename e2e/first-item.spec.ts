@@ -46,7 +46,7 @@ test('an item waiting in the queue goes from scan to sealed verdict by keyboard 
   await press(page, 'Tab');
   await page.keyboard.insertText('VK4821-204');
   await press(page, 'Enter');
-  for (const text of ['8.5', '10', '8', '42', '27', 'Marrowland', '03/04/25 - 05/06/25', 'VM7']) {
+  for (const text of ['8.5', '10', '8', '42', '27', '03/04/25 - 05/06/25', 'VM7', 'Marrowland']) {
     await page.keyboard.insertText(text);
     await press(page, 'Enter');
   }
@@ -99,7 +99,7 @@ test('a scan on the queue opens a new case, and the next scan on it is read as i
   await expect(sheet).toContainText('Skerry Runner');
   await expect(sheet.getByRole('button', { name: '42', exact: true })).toHaveAttribute('aria-pressed', 'true');
   await press(page, 'Enter');
-  await page.waitForURL(/PP-0019\/codes/);
+  await page.waitForURL(/PP-0024\/codes/);
   await expect(page.getByRole('textbox', { name: /^Barcode number, Box label, agrees/ })).toHaveValue('9521204101054');
   // A scanner answers no check: its digits are taken as one text.
   await press(page, 'i');

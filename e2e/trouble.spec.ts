@@ -175,10 +175,16 @@ test('nobody is at the bench until somebody is picked', async ({ browser, baseUR
 for (const [name, path] of [
   ['Queue', '/'],
   ['Codes', '/case/PP-0014/codes'],
+  ['Codes of the fullest item', '/case/PP-0019/codes'],
   ['Inspect', '/case/PP-0009/inspect'],
   ['Verdict', '/case/PP-0007/verdict'],
   ['Releases', '/releases'],
   ['Release record', '/releases/tarn-court-low-fog'],
+  ['Code schemes', '/schemes'],
+  ['Code scheme', '/schemes/ilvane-batch-2020'],
+  ['Size charts', '/charts'],
+  ['Size chart', '/charts/veskarn-court'],
+  ['Seen codes', '/seen'],
 ] as const) {
   test(`${name} can be read by everybody, in a bright and in a dim room, and fits a tablet`, async ({ page }) => {
     await visit(page, path);

@@ -1,6 +1,9 @@
 import type { Transaction } from 'sequelize';
 import type { CodeMet, CodeOutcome, NewEvent } from '@/core/casefile/event';
 import { advance, type CaseFile, fold } from '@/core/casefile/fold';
+import type { KindDefinition } from '@/core/checks/check';
+import { readEpc } from '@/core/codes/epc';
+import { scannedFact } from '@/core/codes/scanned';
 import { codeCharacters } from '@/core/codes/schemes/decode';
 import { contextOf } from '@/core/crossread/context';
 import { crossread } from '@/core/crossread/crossread';
@@ -8,13 +11,16 @@ import { type RegisterEntry, registerEntries, registerKey, sameMeetings } from '
 import { type GroundsRevisions, groundsOf } from '@/core/judgement/grounds';
 import { appendEvents, findCase, readEvents } from '@/store/cases';
 import {
+  casesWithCode,
   codesOfCase,
   countCodes,
   lookUpCode,
+  MOST_TOLD,
   type RegisteredCode,
   replaceCodes,
   searchCodes,
 } from '@/store/codeRegister';
+import { listDocuments } from '@/store/documents';
 import { chainEvent } from './chainEvent';
 import type { Desk } from './desk';
 import { loadGrounds } from './grounds';
@@ -87,7 +93,7 @@ export async function noticeElsewhere(
 ): Promise<void> {
   const touched = new Set<string>();
   for (const entry of changed)
-    for (const other of (await lookUpCode(desk.store, entry, id, transaction)).cases) touched.add(other);
+    for (const other of await casesWithCode(desk.store, entry, id, transaction)) touched.add(other);
   for (const caseId of touched) {
     const row = await findCase(desk.store, { id: caseId }, transaction);
     if (!row) continue;
@@ -105,15 +111,26 @@ export async function noticeElsewhere(
 
 export interface RegisterPage {
   total: number;
-  codes: RegisteredCode[];
+  /** True where there are more than `total`. */
+  more: boolean;
+  codes: (RegisteredCode & { placeName: string })[];
 }
 
-const PAGE = 200;
+const PAGE = 100;
 
 /** Registered codes that begin with what was typed; the newest where nothing was. */
 export async function searchRegister(desk: Desk, query: string): Promise<RegisterPage> {
   const text = query.trim();
   // EPCs are kept as their URI, everything else as letters and digits.
-  const beginning = /^urn:/i.test(text) ? text.toLowerCase() : codeCharacters(text);
-  return { total: await countCodes(desk.store), codes: await searchCodes(desk.store, beginning, PAGE) };
+  const tag = scannedFact(text) === 'epc' ? readEpc(text).reading?.pureUri : undefined;
+  const beginning = tag ?? (/^urn:/i.test(text) ? text.toLowerCase() : codeCharacters(text));
+  const kinds = (await listDocuments<KindDefinition>(desk.store, 'kind')).map(({ body }) => body);
+  const names = new Map(kinds.flatMap(({ places }) => places.map(({ id, name }) => [id, name])));
+  const codes = await searchCodes(desk.store, beginning, PAGE);
+  const count = await countCodes(desk.store);
+  return {
+    total: Math.min(count, MOST_TOLD),
+    more: count > MOST_TOLD,
+    codes: codes.map((code) => ({ ...code, placeName: names.get(code.place) ?? code.place })),
+  };
 }

@@ -1,4 +1,4 @@
-import { Op, type Transaction } from 'sequelize';
+import type { Transaction } from 'sequelize';
 import type { CodeMet, CodeOutcome, Meeting } from '@/core/casefile/event';
 import type { RegisterCode, RegisterEntry } from '@/core/crossread/registered';
 import type { Store } from './store';
@@ -36,29 +36,46 @@ export async function replaceCodes(
   await tables.codeRegister.bulkCreate(rows, { transaction });
 }
 
+const OTHERS = 'normal = :normal AND fact = :fact AND scope = :scope AND caseId <> :exceptCase';
+
 /** Where a code was met, but for one case: how often, by what came of it, and the newest by number. */
 export async function lookUpCode(
   { sequelize }: Store,
   { normal, fact, scope }: RegisterCode,
   exceptCase: string,
   transaction?: Transaction,
-): Promise<Pick<CodeMet, 'counts' | 'others'> & { cases: string[] }> {
+): Promise<Pick<CodeMet, 'counts' | 'others'>> {
+  const options = { replacements: { normal, fact, scope, exceptCase }, transaction };
+  const [counted] = await sequelize.query(
+    `SELECT outcome, COUNT(DISTINCT caseId) AS count FROM
+       (SELECT outcome, caseId FROM code_register WHERE ${OTHERS} LIMIT ${MOST_COUNTED}) GROUP BY outcome`,
+    options,
+  );
+  const counts: CodeMet['counts'] = { open: 0, genuine: 0, counterfeit: 0, undecided: 0 };
+  for (const { outcome, count } of counted as { outcome: CodeOutcome; count: number }[]) counts[outcome] = count;
+  if (counted.length === 0) return { counts, others: [] };
+  const [others] = await sequelize.query(
+    `SELECT c.number, r.place, r.outcome, r.at FROM
+       (SELECT * FROM (SELECT * FROM code_register WHERE ${OTHERS} LIMIT ${MOST_COUNTED})
+        ORDER BY at DESC, caseId, place LIMIT ${MOST_NAMED}) r
+     JOIN cases c ON c.id = r.caseId ORDER BY r.at DESC, c.number, r.place`,
+    options,
+  );
+  return { counts, others: others as Meeting[] };
+}
+
+/** The cases that carry a code, but for one. */
+export async function casesWithCode(
+  { sequelize }: Store,
+  { normal, fact, scope }: RegisterCode,
+  exceptCase: string,
+  transaction?: Transaction,
+): Promise<string[]> {
   const [rows] = await sequelize.query(
-    `SELECT r.caseId, c.number, r.place, r.outcome, r.at FROM
-       (SELECT * FROM code_register WHERE normal = :normal AND fact = :fact AND scope = :scope AND caseId <> :exceptCase
-        LIMIT ${MOST_COUNTED}) r JOIN cases c ON c.id = r.caseId ORDER BY r.at DESC, c.number, r.place`,
+    `SELECT DISTINCT caseId FROM code_register WHERE ${OTHERS} LIMIT ${MOST_COUNTED}`,
     { replacements: { normal, fact, scope, exceptCase }, transaction },
   );
-  const found = rows as (Meeting & { caseId: string })[];
-  const counts: CodeMet['counts'] = { open: 0, genuine: 0, counterfeit: 0, undecided: 0 };
-  const seen = new Set<string>();
-  for (const { caseId, outcome } of found) {
-    if (seen.has(caseId)) continue;
-    seen.add(caseId);
-    counts[outcome]++;
-  }
-  const others = found.slice(0, MOST_NAMED).map(({ number, place, outcome, at }) => ({ number, place, outcome, at }));
-  return { counts, others, cases: [...seen] };
+  return (rows as { caseId: string }[]).map(({ caseId }) => caseId);
 }
 
 /** A registered code as the search shows it. */
@@ -84,7 +101,13 @@ export async function searchCodes({ sequelize }: Store, beginning: string, limit
   }));
 }
 
-/** How many codes the register holds. */
-export function countCodes({ tables }: Store): Promise<number> {
-  return tables.codeRegister.count({ where: { normal: { [Op.gte]: '' } } });
+/** Counting on beyond this takes time and tells nothing more. */
+export const MOST_TOLD = 100_000;
+
+/** How many codes the register holds, counted up to one more than `MOST_TOLD`. */
+export async function countCodes({ sequelize }: Store): Promise<number> {
+  const [rows] = await sequelize.query(
+    `SELECT COUNT(*) AS count FROM (SELECT 1 FROM code_register LIMIT ${MOST_TOLD + 1})`,
+  );
+  return (rows[0] as { count: number }).count;
 }

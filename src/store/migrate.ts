@@ -2,6 +2,7 @@ import type { Sequelize } from 'sequelize';
 import { SequelizeStorage, Umzug } from 'umzug';
 import { firstTables } from './migrations/0001-first-tables';
 import { codeRegister } from './migrations/0002-code-register';
+import { registerByTime } from './migrations/0003-register-by-time';
 import { StoreProblem } from './storeProblem';
 
 /** A step that brings the database to a newer shape; steps are only ever added. */
@@ -10,7 +11,7 @@ export interface Migration {
   statements: string[];
 }
 
-const MIGRATIONS: Migration[] = [firstTables, codeRegister];
+const MIGRATIONS: Migration[] = [firstTables, codeRegister, registerByTime];
 
 /**
  * Bring the database up to this version.

@@ -1,7 +1,7 @@
+import { SCHEME_FACT_NAMES } from '@/core/codes/schemes/codeScheme';
 import { formatDay } from '@/core/dates/day';
 import { listCodeSchemes, listMakers } from '@/desk/releases';
 import { RecordList } from '@/ui/records/RecordList';
-import { SCHEME_FACT_NAMES } from '@/ui/schemes/schemeFactNames';
 import { theDesk } from '../desk';
 
 export default async function SchemesPage() {

@@ -4,7 +4,7 @@ import { cleanText } from './clean';
 import { readElements } from './elementString';
 import { readEpc } from './epc';
 import { groupGtin, gtinCorrections, readGtin } from './gtin';
-import type { CodeScheme } from './schemes/codeScheme';
+import { type CodeScheme, SCHEME_FACT_NAMES } from './schemes/codeScheme';
 import { codeCharacters, decode } from './schemes/decode';
 import { readStyleCode } from './styleCode';
 
@@ -38,14 +38,6 @@ function epcReadings(raw: string): CodeReading[] {
   return [{ kind: reading.scheme.toUpperCase(), normal: tagUri, display: tagUri, fields, problems }];
 }
 
-const FACT_NAMES: Record<string, string> = {
-  batchCode: 'batch code',
-  dateCode: 'date code',
-  serial: 'serial',
-  securityCode: 'security code',
-  unitNumber: 'unit number',
-};
-
 /** What each code scheme makes of it. */
 function schemeReadings(raw: string, schemes: CodeScheme[], makers: Maker[], today: string): CodeReading[] {
   return schemes.flatMap((scheme) => {
@@ -56,7 +48,7 @@ function schemeReadings(raw: string, schemes: CodeScheme[], makers: Maker[], tod
     const fields = { maker, scheme: scheme.name, from: best.made?.from ?? null, to: best.made?.to ?? null, ...pieces };
     const problems = best.daysOutOfUse === 0 ? [] : ['It lies outside of the years in which that scheme was used.'];
     const normal = codeCharacters(raw);
-    return [{ kind: FACT_NAMES[scheme.fact] ?? scheme.fact, normal, display: cleanText(raw), fields, problems }];
+    return [{ kind: SCHEME_FACT_NAMES[scheme.fact], normal, display: cleanText(raw), fields, problems }];
   });
 }
 

@@ -1,54 +1,10 @@
 import { describe, expect, it } from 'vitest';
-import { CHARTS, MAKERS } from '@/demo/makers';
-import { RELEASES } from '@/demo/releases';
-import footwear from '@/desk/shipped/footwear.json';
-import type { Belonging } from '../casefile/event';
-import type { FactEntry } from '../casefile/fold';
-import type { KindDefinition } from '../checks/check';
-import { gtinCheckDigit, readGtin } from '../codes/gtin';
-import { normaliseStyleCode } from '../codes/styleCode';
-import type { Release } from '../releases/release';
+import { gtinCheckDigit } from '../codes/gtin';
+import { labelContext, TODAY } from '../testing/labels';
 import { condense } from './condense';
-import type { ReadingContext } from './context';
 import { cellOf, crossread } from './crossread';
 import { dateMarks } from './dateLine';
 import { RULES } from './rules';
-
-const TODAY = '2026-11-24';
-const recordOf = (id: string) => RELEASES.find((each) => each.id === id) as Release;
-const fog = recordOf('tarn-court-low-fog');
-const maker = MAKERS[0] ?? null;
-const chart = CHARTS[0] ?? null;
-const kind = footwear as KindDefinition;
-
-/** What the records would say of a code, as the desk's index does. */
-function belongsTo(fact: string, raw: string): Belonging[] {
-  return RELEASES.flatMap((release): Belonging[] => {
-    const { id: releaseId, name, styleCode, colourName } = release;
-    const base = { releaseId, revision: 1, makerName: 'Veskarn', name, styleCode, colourName };
-    if (fact === 'styleCode')
-      return normaliseStyleCode(styleCode) === normaliseStyleCode(raw) ? [{ ...base, sizeKey: null }] : [];
-    const number = readGtin(raw).readings[0]?.gtin14;
-    return release.sizes
-      .filter(({ gtin }) => gtin.padStart(14, '0') === number)
-      .map(({ key }) => ({ ...base, sizeKey: key }));
-  });
-}
-
-/** A case's facts from `place.fact` to text. */
-function contextOf(printed: Record<string, string>, sizeKey = '42'): ReadingContext {
-  const facts: Record<string, Record<string, FactEntry>> = {};
-  for (const [at, raw] of Object.entries(printed)) {
-    const [place = '', ...rest] = at.split('.');
-    const fact = rest.join('.');
-    const codes = fact === 'gtin' || fact === 'styleCode' ? { belongsTo: belongsTo(fact, raw) } : {};
-    facts[place] = {
-      ...facts[place],
-      [fact]: { place, fact, raw, state: 'read', via: 'typed', at: '', by: '', ...codes },
-    };
-  }
-  return { kind, maker, release: fog, chart, schemes: [], facts, sizeKey, today: TODAY, met: {} };
-}
 
 const GENUINE = {
   'boxLabel.gtin': '9 521204 100064',
@@ -66,7 +22,7 @@ const GENUINE = {
   'innerLabel.country': 'Estrava',
 };
 const read = (change: Record<string, string> = {}) => {
-  const context = contextOf({ ...GENUINE, ...change });
+  const context = labelContext({ ...GENUINE, ...change });
   const reading = crossread(context);
   const rule = (name: string, ...places: string[]) => RULES[name]?.(reading, context, places);
   return { context, reading, rule };
@@ -174,21 +130,21 @@ describe('cross-reading', () => {
     });
   });
   it('leaves open what was not read', () => {
-    const context = contextOf({});
+    const context = labelContext({});
     const reading = crossread(context);
     for (const [name, rule] of Object.entries(RULES))
       expect([name, rule(reading, context, ['boxLabel', 'innerLabel']).state]).toEqual([name, 'open']);
     expect(reading.problems).toEqual([]);
   });
   it('takes a barcode number of the release as right while no size is claimed', () => {
-    const context = { ...contextOf(GENUINE), sizeKey: null };
+    const context = { ...labelContext(GENUINE), sizeKey: null };
     const reading = crossread(context);
     expect(cellOf(reading, 'boxLabel', 'gtin')).toMatchObject({ mark: 'agrees', note: 'this release, size 42' });
     expect(RULES.gtinFitsLabel?.(reading, context, ['boxLabel']).state).toBe('agrees');
   });
   it('reads without a record, comparing the places with each other', () => {
     const context = {
-      ...contextOf({ 'boxLabel.styleCode': 'VK4821-107', 'innerLabel.styleCode': 'VK4821-108' }),
+      ...labelContext({ 'boxLabel.styleCode': 'VK4821-107', 'innerLabel.styleCode': 'VK4821-108' }),
       release: null,
       chart: null,
       maker: null,

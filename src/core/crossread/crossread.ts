@@ -35,7 +35,7 @@ export function crossread(given: ReadingContext): CrossReading {
   const { places } = context.kind;
   const printed = new Map(places.map((place) => [place.id, expandFacts(place.facts, context.chart)]));
   const facts = new Map([...printed.values()].flat().map((fact) => [fact.id, fact]));
-  const ordered = [...facts.values()].sort((a, b) => factOrder(a.id) - factOrder(b.id));
+  const ordered = [...facts.values()].sort((a, b) => factOrder(a.id, context.chart) - factOrder(b.id, context.chart));
   const rows = ordered.map((fact): Row => {
     const printing = places.filter(({ id }) => printed.get(id)?.some((each) => each.id === fact.id));
     const cells = Object.fromEntries(printing.map((place) => [place.id, readCell(place.id, fact.id, context)]));

@@ -8,10 +8,12 @@ import {
 import type { Day } from '../dates/day';
 import type { DayInterval } from '../dates/interval';
 import type { Release } from '../releases/release';
+import { fitVariants } from '../releases/variantFit';
 import type { Cell } from './cell';
 import { placeName, type ReadingContext } from './context';
 import type { Row } from './crossread';
 import { factName } from './facts';
+import { printedTraits } from './printedTraits';
 import type { Problem } from './problem';
 
 /** A dated fact with the cell that it was read from, if it was. */
@@ -70,7 +72,21 @@ function recordDates(release: Release | null, today: Day): DatedCell[] {
   return facts;
 }
 
-function constraintsOf(dated: DatedCell[], context: ReadingContext): DateConstraint[] {
+/**
+ * The market in which the item was first sold: where the printed traits leave only variants of markets that
+ * came later than the first, the earliest of those; else null.
+ */
+function lateMarket(rows: Row[], context: ReadingContext): string | null {
+  const { variants = [], marketDates = {}, releaseDate = '' } = context.release ?? {};
+  const left = fitVariants(variants, printedTraits(rows, context)).fits.filter(({ broken }) => broken.length === 0);
+  const markets = left.flatMap(({ variant }) => variant.traits.market ?? ['']);
+  const dates = markets.map((market) => marketDates[market] ?? releaseDate).sort();
+  const [first] = dates;
+  if (!first || first <= releaseDate) return null;
+  return markets.find((market) => marketDates[market] === first) ?? null;
+}
+
+function constraintsOf(rows: Row[], dated: DatedCell[], context: ReadingContext): DateConstraint[] {
   const { release, kind } = context;
   const sideOf = (id?: string) => kind.places.find((place) => place.id === id)?.side;
   const made = dated.filter(({ id, fact = '' }) => MADE.includes(fact) && !id.endsWith('.end'));
@@ -83,9 +99,12 @@ function constraintsOf(dated: DatedCell[], context: ReadingContext): DateConstra
     constraints.push({ earlier: id(earlier), later: id(later), min, max, why });
   };
   for (const each of [...made, ...ends, ...bought]) add(each, 'today', 0, ALWAYS, 'it cannot lie in the future');
+  const market = bought.length > 0 ? lateMarket(rows, context) : null;
   for (const claim of bought) {
     for (const each of made) add(each, claim, 0, ALWAYS, 'nothing is bought before it was made');
-    add('release', claim, 0, ALWAYS, 'nothing is bought before it was first sold');
+    const firstSold = market ? `release.${market}` : 'release';
+    const where = market ? ' in its market' : '';
+    add(firstSold, claim, 0, ALWAYS, `nothing is bought before it was first sold${where}`);
   }
   for (const era of eras) {
     for (const each of made.filter(({ place }) => sideOf(place) === 'packaging'))
@@ -130,7 +149,7 @@ function problemsOf({ contradictions }: DatesTogether, dated: DatedCell[]): Prob
 export function readDates(rows: Row[], context: ReadingContext): DatesReading {
   const dated = datedCells(rows, context);
   const facts = [...recordDates(context.release, context.today), ...dated];
-  const together = holdTogether(facts, constraintsOf(dated, context));
+  const together = holdTogether(facts, constraintsOf(rows, dated, context));
   const goods = dated.filter(
     ({ id, place, fact = '' }) =>
       MADE.includes(fact) &&

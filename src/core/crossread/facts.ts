@@ -101,9 +101,12 @@ export function expandFacts(ids: string[], chart: SizeChart | null): FactDefinit
   });
 }
 
-/** The order in which facts stand in the matrix. */
-export function factOrder(id: string): number {
-  return FACTS.findIndex((each) => each.id === (sizeColumnOf(id) ? 'size' : id));
+/** The order in which facts stand in the matrix; sizes in the order of their chart. */
+export function factOrder(id: string, chart: SizeChart | null): number {
+  const column = sizeColumnOf(id);
+  const at = FACTS.findIndex((each) => each.id === (column ? 'size' : id));
+  const columns = chart?.columns ?? [];
+  return at + (column ? columns.findIndex((each) => each.id === column) / (columns.length + 1) : 0);
 }
 
 /** The name of a fact for sentences, lower case where it is no abbreviation. */

@@ -86,7 +86,10 @@ export function judge(
   const [window] = reading.windows ?? [];
   if (window && release) {
     const { daysOff, sentence } = compareWithRelease(window, release.releaseDate, release.leadTime);
-    if (daysOff !== 0) return [{ kind: 'implausibleWindow', daysOff, sentence }];
+    if (daysOff !== 0) {
+      const said = `By ${where}, ${sentence.charAt(0).toLowerCase()}${sentence.slice(1)}`;
+      return [{ kind: 'implausibleWindow', daysOff, sentence: said }];
+    }
   }
   const misfits = judgeScheme(fact, where, entry, reading, context);
   if (misfits.length > 0) return misfits;

@@ -65,7 +65,7 @@ function findersFor(context: ReadingContext): Finder[] {
     { fact: 'epc', pattern: /\b([0-9A-F]{24}|[0-9A-F]{52})\b/i, holds: reads('epc') },
     ...NAMED.map(([fact, names]) => ({
       fact,
-      pattern: new RegExp(`^(?:${names})(?:[ .]*[:#=]+[ ]*|[ ]+)(.+)$`, 'iu'),
+      pattern: new RegExp(`^(?:${names})(?:[ .]*[:#=]+[ ]*|[.]?[ ]+)(.+)$`, 'iu'),
       holds: reads(fact),
     })),
     ...[...(chart?.columns ?? [])].sort((a, b) => b.name.length - a.name.length).map(columnFinder),

@@ -16,6 +16,14 @@ export function isoDay(year: number, month: number, day: number): Day {
   return `${String(year).padStart(4, '0')}-${String(month).padStart(2, '0')}-${String(day).padStart(2, '0')}`;
 }
 
+/** True for the ISO text of a day that exists. */
+export function isDay(text: string): boolean {
+  const match = /^(\d{4})-(\d{2})-(\d{2})$/.exec(text);
+  if (!match) return false;
+  const [year, month, day] = match.slice(1).map(Number) as [number, number, number];
+  return month >= 1 && month <= 12 && day >= 1 && day <= daysInMonth(year, month);
+}
+
 /** Whole days from `a` to `b`, negative where b is earlier. */
 export function daysBetween(a: Day, b: Day): number {
   return Math.round((toMs(b) - toMs(a)) / MS_PER_DAY);

@@ -1,10 +1,7 @@
 import type { Finding } from '../checks/findings';
-import type { Cell } from '../crossread/cell';
 import type { ReadingContext } from '../crossread/context';
-import { placeName } from '../crossread/context';
 import type { CrossReading } from '../crossread/crossread';
-import { readFact } from '../crossread/readFact';
-import { COMMON_TRAITS, type Trait } from '../releases/trait';
+import { printedTraits } from '../crossread/printedTraits';
 import { type ChainFit, fitVariants, type Observation } from '../releases/variantFit';
 import type { GoodsDecision } from './decide';
 
@@ -30,44 +27,9 @@ export function readOneFault(findings: Finding[]): OneFaultReading {
   return { says: faults.length > 0 ? 'counterfeit' : 'genuine', faults };
 }
 
-/** The state that a cell shows of a trait that is read from it; null where it shows none. */
-function stateIn(cell: Cell, trait: Trait, context: ReadingContext): string | null {
-  const { seen } = trait;
-  if (seen.by === 'presence') {
-    if (cell.entry?.state === 'read') return seen.present;
-    return cell.entry?.state === 'absent' ? seen.absent : null;
-  }
-  if (!cell.reading) return null;
-  const states = context.release?.variants.flatMap(({ traits }) => traits[trait.id] ?? []) ?? [];
-  const normal = (state: string) => readFact(cell.fact, state, context, cell.place).reading?.normal;
-  return states.find((state) => normal(state) === cell.reading?.normal) ?? cell.display;
-}
-
-/** What one trait shows on the item: places that show the same state count as one observation. */
-function observe(trait: Trait, reading: CrossReading, context: ReadingContext): Observation[] {
-  const { fact } = trait.seen;
-  const cells = Object.values(reading.rows.find((row) => row.fact.id === fact)?.cells ?? {});
-  const observations = new Map<string, Observation & { places: number; first: string }>();
-  for (const cell of cells) {
-    if (trait.seen.places && !trait.seen.places.includes(cell.place)) continue;
-    const state = stateIn(cell, trait, context);
-    if (state === null) continue;
-    const where = placeName(context, cell.place);
-    const before = observations.get(state);
-    const places = (before?.places ?? 0) + 1;
-    const first = before?.first ?? `${trait.name.toLowerCase()} ${state} on the ${where}`;
-    const label = places > 1 ? `${first} and ${places - 1} more` : first;
-    const uncertain = cell.reading?.uncertain === true && (!before || before.uncertain === true);
-    observations.set(state, { trait: trait.id, state, label, places, first, ...(uncertain ? { uncertain } : {}) });
-  }
-  return [...observations.values()].map(({ places: _, first: _f, ...observation }) => observation);
-}
-
 /** The traits that printed facts and answers show. */
 export function observeTraits(reading: CrossReading, findings: Finding[], context: ReadingContext): Observation[] {
-  const observations = [...COMMON_TRAITS, ...(context.release?.traits ?? [])].flatMap((trait) =>
-    observe(trait, reading, context),
-  );
+  const observations = printedTraits(reading.rows, context);
   for (const { check, choice, mark } of findings) {
     if (check.trait && choice && mark !== 'open' && mark !== 'excused' && mark !== 'cantTell') {
       observations.push({ trait: check.trait, state: choice, label: `${check.name}: ${choice}` });

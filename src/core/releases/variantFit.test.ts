@@ -25,7 +25,7 @@ describe('variant fit', () => {
   it('says nothing without variants', () => {
     expect(fitVariants([], [see('factory', 'W1')])).toEqual({ holds: true, fits: [], mends: [] });
   });
-  it('mends exactly: taking a mending set away makes it hold, taking less away does not', () => {
+  it('finds every smallest mending set and no other, as trying all sets does', () => {
     const state = fc.constantFrom('a', 'b', 'c');
     const traits = fc.record({ t1: state, t2: state, t3: state, t4: state });
     fc.assert(
@@ -36,12 +36,36 @@ describe('variant fit', () => {
           traits: Object.fromEntries(Object.entries(each).map(([t, s]) => [t, [s]])),
         }));
         const observations = Object.entries(seen).map(([t, s]) => see(t, s));
-        for (const mend of fitVariants(variants, observations).mends) {
-          const rest = observations.filter((each) => !mend.includes(each));
-          expect(fitVariants(variants, rest).holds).toBe(true);
-          for (const kept of mend) expect(fitVariants(variants, [...rest, kept]).holds).toBe(false);
-        }
+        const subsets = Array.from({ length: 2 ** observations.length }, (_, bits) =>
+          observations.filter((_, i) => bits & (1 << i)),
+        );
+        const mending = subsets.filter((taken) =>
+          variants.some(({ traits: known }) =>
+            observations.every(
+              (each) => taken.includes(each) || known[each.trait]?.some((state) => state === each.state),
+            ),
+          ),
+        );
+        const least = Math.min(...mending.map(({ length }) => length));
+        const names = (sets: Observation[][]) =>
+          sets
+            .map((set) =>
+              set
+                .map(({ label }) => label)
+                .sort()
+                .join(),
+            )
+            .sort();
+        const { mends, holds } = fitVariants(variants, observations);
+        expect(holds).toBe(least === 0);
+        if (!holds) expect(names(mends)).toEqual(names(mending.filter(({ length }) => length === least)));
       }),
+      { numRuns: 500 },
     );
+  });
+  it('lets what was not surely seen break nothing', () => {
+    const fit = fitVariants([east], [{ ...see('factory', 'W1'), uncertain: true }]);
+    expect(fit.holds).toBe(true);
+    expect(fit.fits[0]?.doubted).toHaveLength(1);
   });
 });

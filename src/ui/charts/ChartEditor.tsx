@@ -67,6 +67,7 @@ export function ChartEditor({
   return (
     <main className="mx-auto max-w-[1360px] px-5 py-4">
       <RecordTabs />
+      <h1 className="sr-only">{rest.name || 'A new size chart'}</h1>
       <div className="mb-4 flex flex-wrap items-end gap-3">
         <TextField
           label="Chart"

@@ -17,7 +17,7 @@ import { CellReading } from './CellReading';
 import { Chains } from './Chains';
 import { ChooseRelease } from './ChooseRelease';
 import { DateLine } from './DateLine';
-import { Matrix } from './Matrix';
+import { MATRIX_SCROLL, Matrix } from './Matrix';
 import { type Draft, draftProblem, stateOf, useDrafts } from './useDrafts';
 
 type At = Pick<Draft, 'place' | 'fact'>;
@@ -127,7 +127,7 @@ export function CodesView({ today }: { today: string }) {
       )}
       <div className="grid grid-cols-[minmax(0,1fr)_284px] gap-5 max-[1100px]:grid-cols-1">
         <div className="min-w-0">
-          <div className="max-h-[64vh] overflow-auto border-t">
+          <div {...MATRIX_SCROLL}>
             <Matrix
               key={log.folder.id}
               reading={reading}

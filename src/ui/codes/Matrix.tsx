@@ -11,6 +11,12 @@ const FACT_WIDTH = 142;
 const RECORD_WIDTH = 166;
 const PLACE_WIDTH = 196;
 
+/** A scrolled matrix rests with its first place beside the record, never under it. */
+export const MATRIX_SCROLL = {
+  className: 'max-h-[64vh] snap-x snap-mandatory overflow-auto border-t',
+  style: { scrollPaddingLeft: FACT_WIDTH + RECORD_WIDTH, scrollPaddingTop: 36 },
+};
+
 /** The cross-reading: facts down, places across, beside what the record says. */
 export function Matrix({
   reading,
@@ -83,8 +89,8 @@ export function Matrix({
             <td
               className={clsx(
                 'sticky z-10 bg-sheet px-2 leading-tight text-soft',
-                (expected?.display.length ?? 0) > 15
-                  ? 'text-[13px]'
+                (expected?.display.length ?? 0) > 14
+                  ? 'text-[13.5px]'
                   : fact.code
                     ? 'font-mono text-[16px]'
                     : 'text-[15px]',
@@ -96,11 +102,11 @@ export function Matrix({
             </td>
             {places.map(({ id: place, name }) => {
               const cell = cells[place];
-              if (!cell) return <td key={place} className="border-l bg-ground/60" />;
+              if (!cell) return <td key={place} className="snap-start border-l bg-ground/60" />;
               const at = { place, fact: fact.id };
               const draft = drafts[draftKey(at)];
               return (
-                <td key={place} className="border-l p-0" data-place={place} data-fact={fact.id}>
+                <td key={place} className="snap-start border-l p-0" data-place={place} data-fact={fact.id}>
                   <CellField
                     cell={cell}
                     label={`${fact.name}, ${name}`}

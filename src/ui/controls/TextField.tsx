@@ -9,7 +9,7 @@ export function TextField({
   ...rest
 }: ComponentProps<'input'> & { label: string; wide?: boolean }) {
   return (
-    <label className={clsx('flex min-w-0 flex-col text-[13px] text-soft', wide && 'grow')}>
+    <label className={clsx('flex min-w-0 flex-col text-[13px] text-soft', wide && 'grow basis-72')}>
       {label}
       <input
         spellCheck={false}

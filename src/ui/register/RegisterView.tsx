@@ -15,6 +15,7 @@ export interface SeenCode {
   fact: string;
   display: string;
   place: string;
+  placeName: string;
   at: string;
   number: string;
   shared: boolean;
@@ -23,6 +24,7 @@ export interface SeenCode {
 
 export interface SeenPage {
   total: number;
+  more: boolean;
   codes: SeenCode[];
 }
 
@@ -33,8 +35,6 @@ const OUTCOMES: Record<string, string> = {
   undecided: 'undecided',
 };
 const COLUMNS = 'grid grid-cols-[minmax(0,1.6fr)_9rem_6rem_minmax(0,1fr)_9rem_8rem] items-center gap-4 px-3';
-
-const placeWords = (place: string): string => place.replace(/([A-Z])/g, (letter) => ` ${letter.toLowerCase()}`);
 
 /** Every code that ought to be unique, and every one that may recur: where it was met and what came of it. */
 export function RegisterView({ first }: { first: SeenPage }) {
@@ -54,7 +54,8 @@ export function RegisterView({ first }: { first: SeenPage }) {
           }),
         );
         setTrouble('');
-        setAt(-1);
+        // What was looked for is a key away.
+        setAt(query.trim() === '' ? -1 : 0);
       } catch (error) {
         if ((error as Error).name !== 'AbortError') setTrouble((error as Error).message);
       }
@@ -65,11 +66,13 @@ export function RegisterView({ first }: { first: SeenPage }) {
     };
   }, [query]);
   useWedge((text) => setQuery(text));
-  const { codes, total } = page;
+  const { codes, total, more } = page;
   const step = (by: number) => setAt((index) => Math.max(0, Math.min(codes.length - 1, index + by)));
   useHotkeys('slash', () => field.current?.focus(), { preventDefault: true });
-  useHotkeys('j,down', () => step(1), { preventDefault: true, enableOnFormTags: ['INPUT'] }, [codes.length]);
-  useHotkeys('k,up', () => step(-1), { preventDefault: true }, [codes.length]);
+  useHotkeys('j', () => step(1), {}, [codes.length]);
+  useHotkeys('k', () => step(-1), {}, [codes.length]);
+  useHotkeys('down', () => step(1), { preventDefault: true, enableOnFormTags: true }, [codes.length]);
+  useHotkeys('up', () => step(-1), { preventDefault: true, enableOnFormTags: true }, [codes.length]);
   useHotkeys('enter', () => codes[at] && router.push(`/case/${codes[at].number}/codes`), { enableOnFormTags: true }, [
     codes,
     at,
@@ -81,7 +84,11 @@ export function RegisterView({ first }: { first: SeenPage }) {
     <main className="mx-auto max-w-[1360px] px-5 py-5">
       <div className="mb-3 flex items-end justify-between gap-4">
         <h1 className="text-lg font-semibold">
-          Seen codes <span className="font-normal text-soft">{total.toLocaleString('en')} in the register</span>
+          Seen codes{' '}
+          <span className="font-normal text-soft">
+            {more && 'over '}
+            {total.toLocaleString('en')} in the register
+          </span>
         </h1>
         <input
           ref={field}
@@ -128,15 +135,11 @@ export function RegisterView({ first }: { first: SeenPage }) {
             <span>
               {factName(code.fact, null)}
               <span className={clsx('block text-[13px]', twice ? 'text-differs' : 'text-soft')}>
-                {code.shared
-                  ? `recurs, ${items} ${items === 1 ? 'item' : 'items'}`
-                  : twice
-                    ? `on ${items} items`
-                    : 'met once'}
+                {items > 1 ? `on ${items} items` : code.shared ? 'on one item; may recur' : 'on one item'}
               </span>
             </span>
             <span className="font-mono">{code.number}</span>
-            <span className="truncate">{placeWords(code.place)}</span>
+            <span className="truncate">{code.placeName}</span>
             <span
               className={
                 code.outcome === 'counterfeit'

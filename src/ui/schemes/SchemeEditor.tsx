@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { useFieldArray, useForm } from 'react-hook-form';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { checkScheme } from '@/core/codes/schemes/checkScheme';
-import type { CodeScheme, SchemeFact } from '@/core/codes/schemes/codeScheme';
+import { type CodeScheme, SCHEME_FACT_NAMES, type SchemeFact } from '@/core/codes/schemes/codeScheme';
 import { Button, Key } from '../controls/Button';
 import { Choice } from '../controls/Choice';
 import { TextField } from '../controls/TextField';
@@ -13,9 +13,11 @@ import { recordId, useSaveRecord } from '../records/useSaveRecord';
 import { blankSegment, freshName } from './blankSegment';
 import { Samples } from './Samples';
 import { SegmentRow } from './SegmentRow';
-import { SCHEME_FACT_NAMES } from './schemeFactNames';
 
 const FACTS = Object.entries(SCHEME_FACT_NAMES).map(([value, label]) => ({ value: value as SchemeFact, label }));
+
+/** Days are written out: a browser's own date field would show them in the order of its language. */
+const DAY = { placeholder: '2026-03-09', className: 'w-32 font-mono', maxLength: 10 };
 
 /** A scheme as it is edited, decoding sample codes all the while. */
 export function SchemeEditor({
@@ -51,11 +53,12 @@ export function SchemeEditor({
     void save('code-scheme', { ...values, id }, `/schemes/${id}`);
   };
   useHotkeys('mod+s', keep, { preventDefault: true, enableOnFormTags: true });
-  const optionalDay = { setValueAs: (value: string | null) => value || null };
+  const optionalDay = { setValueAs: (value: string | null) => value?.trim() || null };
 
   return (
     <main className="mx-auto max-w-[1360px] px-5 py-4">
       <RecordTabs />
+      <h1 className="sr-only">{scheme.name || 'A new code scheme'}</h1>
       <div className="mb-4 flex flex-wrap items-end gap-3">
         <TextField
           label="Scheme"
@@ -86,13 +89,13 @@ export function SchemeEditor({
             />
           </span>
         </div>
-        <TextField label="In use from" type="date" className="w-36" {...register('from', optionalDay)} />
-        <TextField label="until" type="date" className="w-36" {...register('until', optionalDay)} />
+        <TextField label="In use from" {...DAY} {...register('from', optionalDay)} />
+        <TextField label="until" {...DAY} {...register('until', optionalDay)} />
         <Button look="act" disabled={wrong.length > 0} onClick={keep}>
           Save scheme <Key>Ctrl S</Key>
         </Button>
       </div>
-      <div className="grid grid-cols-[minmax(0,1.35fr)_minmax(0,1fr)] gap-8 max-[1023px]:grid-cols-1">
+      <div className="grid grid-cols-[minmax(0,1.35fr)_minmax(0,1fr)] gap-8 max-[1100px]:grid-cols-1">
         <section className="min-w-0">
           <h2 className="border-b pb-1 text-[15px] font-semibold">
             Segments, in the order in which they are written{' '}
@@ -134,12 +137,7 @@ export function SchemeEditor({
           {examples.fields.map((field, i) => (
             <div key={field.key} className="flex items-end gap-2.5 border-b py-2">
               <TextField label="code" className="w-56 font-mono" {...register(`examples.${i}.code`)} />
-              <TextField
-                label="means a day such as"
-                type="date"
-                className="w-40"
-                {...register(`examples.${i}.day`, optionalDay)}
-              />
+              <TextField label="means a day such as" {...DAY} {...register(`examples.${i}.day`, optionalDay)} />
               <button
                 type="button"
                 aria-label={`Remove example ${i + 1}`}
@@ -158,7 +156,7 @@ export function SchemeEditor({
           </div>
           <p className="mt-2 text-[13px] text-soft">{revision > 0 ? `Revision ${revision}` : 'Not kept yet'}</p>
         </section>
-        <div className="grid min-w-0 content-start gap-5">
+        <div className="grid min-w-0 content-start gap-5 max-[1100px]:order-first">
           {message && (
             <p role={failed ? 'alert' : 'status'} className={failed ? 'text-differs' : 'text-agrees'}>
               {message}

@@ -168,8 +168,8 @@ export function SegmentRow({
       }}
     >
       <span className="w-5 pt-6 text-right font-mono text-[13px] text-soft">{index + 1}</span>
-      <div className="flex grow flex-wrap items-end gap-2.5">
-        <div className="flex flex-col text-[13px] text-soft">
+      <div className="flex grow flex-wrap items-start gap-2.5">
+        <div className="flex w-44 flex-col text-[13px] text-soft">
           segment
           <span className="text-[15px] text-ink">
             <Choice

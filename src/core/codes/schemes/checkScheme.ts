@@ -1,4 +1,4 @@
-import { formatDay } from '../../dates/day';
+import { formatDay, isDay } from '../../dates/day';
 import type { CodeScheme, Segment } from './codeScheme';
 import { decode } from './decode';
 import { formsOf } from './parse';
@@ -73,6 +73,9 @@ function cuts(scheme: CodeScheme): number {
  * @returns sentences; empty where it may be saved
  */
 export function checkScheme(scheme: CodeScheme): string[] {
+  const days = [scheme.from, scheme.until, ...scheme.examples.map(({ day }) => day)];
+  const undated = days.filter((day) => day !== null && !isDay(day));
+  if (undated.length > 0) return undated.map((day) => `“${day}” is no day; write it like 2026-03-09.`);
   const problems = scheme.segments.flatMap(segmentProblems);
   const names = scheme.segments.map(({ name }) => name);
   for (const name of new Set(names.filter((each, i) => names.indexOf(each) !== i)))

@@ -32,9 +32,16 @@ export type Segment = Named &
 
 export type SegmentType = Segment['type'];
 
-/** The facts that a scheme may be written for. */
-export const SCHEME_FACTS = ['batchCode', 'dateCode', 'serial', 'securityCode', 'unitNumber'] as const;
-export type SchemeFact = (typeof SCHEME_FACTS)[number];
+/** The facts that a scheme may be written for, as people call them. */
+export const SCHEME_FACT_NAMES = {
+  batchCode: 'batch code',
+  dateCode: 'date code',
+  serial: 'serial',
+  securityCode: 'security code',
+  unitNumber: 'unit number',
+} as const;
+export type SchemeFact = keyof typeof SCHEME_FACT_NAMES;
+export const SCHEME_FACTS = Object.keys(SCHEME_FACT_NAMES) as SchemeFact[];
 
 /** A code with what the scheme must make of it; checked whenever the scheme is saved. */
 export interface WorkedExample {

@@ -79,7 +79,9 @@ export function readEpcFact(raw: string): FactResult {
   const { reading, failure } = readEpc(cleanText(raw));
   if (failure) return fails(failure.sentence, failure.kind !== 'malformed');
   const says = `${reading.scheme.toUpperCase()}, serial ${reading.serial}${reading.problems.map((each) => `; ${each.toLowerCase()}`).join('')}`;
-  return { reading: { normal: reading.pureUri, display: reading.tagUri, epc: reading, says } };
+  return {
+    reading: { normal: reading.pureUri, display: reading.tagUri.replace('urn:epc:tag:', ''), epc: reading, says },
+  };
 }
 
 /** The text of a DataMatrix or QR symbol. */

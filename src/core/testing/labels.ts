@@ -1,0 +1,63 @@
+import { SCHEMES } from '@/demo/codeSchemes';
+import { CHARTS, MAKERS } from '@/demo/makers';
+import { RELEASES } from '@/demo/releases';
+import footwear from '@/desk/shipped/footwear.json';
+import fragrance from '@/desk/shipped/fragrance.json';
+import type { Belonging } from '../casefile/event';
+import type { FactEntry } from '../casefile/fold';
+import type { KindDefinition } from '../checks/check';
+import { readGtin } from '../codes/gtin';
+import { normaliseStyleCode } from '../codes/styleCode';
+import type { ReadingContext } from '../crossread/context';
+import type { Release } from '../releases/release';
+
+export const TODAY = '2026-11-24';
+
+const recordOf = (id: string) => RELEASES.find((each) => each.id === id) as Release;
+const KINDS: Record<string, unknown> = { footwear, fragrance };
+
+/** What the records would say of a code, as the desk's index does. */
+function belongsTo(fact: string, raw: string): Belonging[] {
+  return RELEASES.flatMap((release): Belonging[] => {
+    const { id: releaseId, name, styleCode, colourName } = release;
+    const base = { releaseId, revision: 1, makerName: 'Veskarn', name, styleCode, colourName };
+    if (fact === 'styleCode')
+      return normaliseStyleCode(styleCode) === normaliseStyleCode(raw) ? [{ ...base, sizeKey: null }] : [];
+    const number = readGtin(raw).readings[0]?.gtin14;
+    return release.sizes
+      .filter(({ gtin }) => gtin.padStart(14, '0') === number)
+      .map(({ key }) => ({ ...base, sizeKey: key }));
+  });
+}
+
+/**
+ * A case's facts, from `place.fact` to text; `-` for looked for and not there, `?` for illegible.
+ *
+ * @param id the demo release that the item is held against
+ */
+export function labelContext(
+  printed: Record<string, string>,
+  sizeKey: string | null = '42',
+  id = 'tarn-court-low-fog',
+): ReadingContext {
+  const facts: Record<string, Record<string, FactEntry>> = {};
+  for (const [at, raw] of Object.entries(printed)) {
+    const [place = '', ...rest] = at.split('.');
+    const fact = rest.join('.');
+    const codes = fact === 'gtin' || fact === 'styleCode' ? { belongsTo: belongsTo(fact, raw) } : {};
+    const state = raw === '-' ? 'absent' : raw === '?' ? 'illegible' : 'read';
+    facts[place] = { ...facts[place], [fact]: { place, fact, raw, state, via: 'typed', at: '', by: '', ...codes } };
+  }
+  const release = recordOf(id);
+  return {
+    kind: KINDS[release.kind] as KindDefinition,
+    maker: MAKERS.find((each) => each.id === release.maker) ?? null,
+    release,
+    chart: CHARTS.find((each) => each.id === release.chart) ?? null,
+    schemes: SCHEMES.filter((scheme) => scheme.maker === release.maker),
+    facts,
+    sizeKey,
+    today: TODAY,
+    met: {},
+  };
+}
