@@ -1,5 +1,6 @@
 import { benchAssess } from './assess';
 import { benchChains } from './chains';
+import { benchJudgement } from './judgement';
 import { benchMatch } from './match';
 import { benchRegister } from './register';
 
@@ -7,3 +8,4 @@ await benchMatch();
 await benchChains();
 await benchRegister();
 await benchAssess();
+benchJudgement();

@@ -12,6 +12,8 @@ export interface Circumstances {
   inHand: boolean;
   /** False where the goods came without packaging. */
   packaged: boolean;
+  /** Tools that are not at hand this shift; checks that need them are excused. */
+  toolsMissing?: string[];
 }
 
 /** What a printed code was found to stand for in the records, at the time when it was read. */
@@ -81,6 +83,18 @@ export interface VerdictBody {
   pins: Pins;
 }
 
+/** What a person found at one check. */
+export interface RecordedFinding {
+  outcome: Outcome;
+  choice?: string;
+  value?: number;
+  /** Of a pair. */
+  left?: string;
+  right?: string;
+  text?: string;
+  note?: string;
+}
+
 /** Each kind of event with what it carries. */
 export interface EventBodies {
   opened: { number: string; kind: GoodsKind; query: string; circumstances: Circumstances };
@@ -100,7 +114,7 @@ export interface EventBodies {
     fitsOther?: string[];
   };
   factWithdrawn: { place: string; fact: string };
-  findingRecorded: { check: string; outcome: Outcome; choice?: string; value?: number; note?: string };
+  findingRecorded: { check: string } & RecordedFinding;
   findingExcused: { check: string; reason: string };
   findingWithdrawn: { check: string };
   /** The register met a code of this item elsewhere; written by the desk, also into sealed cases. */

@@ -1,6 +1,13 @@
-import type { Outcome } from '../checks/check';
 import type { GoodsKind } from '../releases/release';
-import type { CaseEvent, ChosenRelease, Circumstances, CodeMet, EventBodies, VerdictBody } from './event';
+import type {
+  CaseEvent,
+  ChosenRelease,
+  Circumstances,
+  CodeMet,
+  EventBodies,
+  RecordedFinding,
+  VerdictBody,
+} from './event';
 
 interface Stamp {
   at: string;
@@ -11,11 +18,7 @@ interface Stamp {
 export type FactEntry = Omit<EventBodies['factRead'], 'via'> &
   Stamp & { via: EventBodies['factRead']['via'] | 'derived' };
 
-export type FindingEntry = Stamp &
-  (
-    | { state: 'recorded'; outcome: Outcome; choice?: string; value?: number; note?: string }
-    | { state: 'excused'; reason: string }
-  );
+export type FindingEntry = Stamp & (({ state: 'recorded' } & RecordedFinding) | { state: 'excused'; reason: string });
 
 export type SealEntry = VerdictBody & Stamp & { seq: number; hash: string };
 

@@ -14,16 +14,49 @@ export type Support = keyof typeof SUPPORT_OBSERVATIONS;
 /** What an answer counts as. */
 export type Outcome = 'agrees' | 'differs' | 'missing' | 'cantTell';
 
+/** How left and right of a pair must stand to each other. */
+export type PairRule = 'same' | 'differ' | 'mirror' | 'free';
+
 /** Where the answer to a check comes from. */
 export type AnswerForm =
   /** The person picks one of the stated answers, by its place in the list. */
   | { form: 'choice'; choices: { label: string; outcome: Outcome }[] }
-  /** A measured value, compared with a nominal measure of the release. */
-  | { form: 'quantity'; measure: string; uncertainty: number }
+  /** Whether something is there that belongs there, or that does not. */
+  | { form: 'presence'; expected: 'present' | 'absent' }
+  /** A feel, a smell, a strength: one step of a scale; genuine items lie from one step to another, counted from 0. */
+  | { form: 'ordinal'; scale: string[]; genuine: [first: number, last: number] }
+  /** One state for the left and one for the right; `mirror`: the right shows the list's state from its other end. */
+  | { form: 'pair'; rule: PairRule; states: string[]; genuine: string[] }
+  /** What stands or is heard there, held against what may stand there, as words are. */
+  | { form: 'text'; expected: string[] }
+  /** A measured value, compared with a nominal measure of the release; `instrument`: one that can supply it. */
+  | { form: 'quantity'; measure: string; uncertainty: number; instrument?: string }
+  /** How many there are, compared with a nominal measure of the release. */
+  | { form: 'count'; measure: string }
   /** The cross-reading answers it by one of its rules, for the places named. */
   | { form: 'codes'; rule: string; places: string[] };
 
 export type Condition = 'new' | 'worn' | 'aged';
+
+/** When a check says anything at all; everything that is named must hold. */
+export interface AppliesWhen {
+  /** Trait id to states: some variant that is still possible shows one of them. */
+  traits?: Record<string, string[]>;
+  minAgeMonths?: number;
+  maxAgeMonths?: number;
+  /** Leading size, first and last. */
+  sizes?: [from: number, to: number];
+  /** Check id to the outcomes that it must have had. */
+  checks?: Record<string, Outcome[]>;
+}
+
+/** A small drawing: SVG paths in a box of 120 by 80, `thick` for what is looked at. */
+export interface Drawing {
+  lines: { d: string; thick?: boolean; filled?: boolean }[];
+}
+
+/** How much a check takes away from the item: nothing, a trace, something that can be put back, something that cannot. */
+export type Intrusiveness = 0 | 1 | 2 | 3;
 
 /** One sign to look for. A document, not code: makers, shops and users add their own. */
 export interface CheckDefinition {
@@ -49,10 +82,22 @@ export interface CheckDefinition {
   seconds: number;
   /** Only with the item in hand. */
   inHand: boolean;
-  /** Conditions in which the check says nothing. */
+  /** Conditions in which the check says nothing: `aged` for what ages, `worn` for what wears. */
   notWhen: Condition[];
+  /** Ids of tools.json; without one of them the check cannot be done. */
+  tools?: string[];
+  intrusiveness?: Intrusiveness;
+  /** What has to be noted or photographed before. */
+  recordBefore?: string;
   /** Checks to be done or excused before this one, because it would destroy what they look at. */
   after: string[];
+  appliesWhen?: AppliesWhen;
+  /** What else a genuine item shows where a variant with that trait is possible. */
+  expectedBy?: { trait: string; state: string; expected: string }[];
+  /** The shape or spacing that is meant, genuine and copied. */
+  drawing?: { genuine: Drawing; copy: Drawing };
+  /** What others have found otherwise. */
+  disagree?: { note: string; source: string }[];
   caution?: string;
   /** Counts once something is read; never asked for by itself. */
   whenRead?: boolean;

@@ -4,9 +4,11 @@ import { claimedRow, type ReadingContext } from '../crossread/context';
 import type { CrossReading } from '../crossread/crossread';
 import type { Problem } from '../crossread/problem';
 import { RULES } from '../crossread/rules';
-import { type NominalMeasure, nominalFor, type Release } from '../releases/release';
+import type { Release } from '../releases/release';
 import { normaliseSize } from '../sizes/sizeChart';
+import { circumstancesOf, notApplicable, waitForOthers } from './applies';
 import type { CheckDefinition, KindDefinition } from './check';
+import { expectedMeasure } from './exemplars';
 
 /** The expectation that a measured value is held against. */
 export interface Nominal {
@@ -14,6 +16,8 @@ export interface Nominal {
   tolerance: number;
   unit: string;
   source: string;
+  /** Set where enough exemplars are known to say how genuine items scatter. */
+  predictive?: { scale: number; freedom: number };
 }
 
 /** Where one check stands on one case. */
@@ -23,7 +27,13 @@ export interface Finding {
   /** Measured value and its standard uncertainty, in the unit of `nominal`. */
   value?: number;
   nominal?: Nominal;
+  /** Of the release that it is held against; known counterfeits are known by release. */
+  releaseId?: string;
   choice?: string;
+  /** What was found left and right, or as a text. */
+  left?: string;
+  right?: string;
+  text?: string;
   note?: string;
   /** Why it is excused, or the working of the cross-reading. */
   reason?: string;
@@ -41,21 +51,12 @@ export function checksFor(kind: KindDefinition, release: Release | null): CheckD
   return [...kind.checks.filter((check) => !off.has(check.id) && !own.has(check.id)), ...added];
 }
 
-/** Why a check says nothing on this item, or null where it may be done. */
-function notApplicable(check: CheckDefinition, file: CaseFile): string | null {
-  const { condition, inHand, packaged } = file.circumstances;
-  if (check.notWhen.includes(condition)) return `says nothing on ${condition} goods`;
-  if (check.inHand && !inHand) return 'needs the item in hand';
-  if (!packaged && check.bearsOn !== 'goods') return 'came without packaging';
-  return null;
-}
-
-function nominalOf(measure: NominalMeasure | undefined, context: ReadingContext): Nominal | undefined {
-  if (!measure) return undefined;
+function nominalOf(measure: string, context: ReadingContext): Nominal | undefined {
+  const recorded = context.release?.nominal[measure];
+  if (!recorded) return undefined;
   const leading = claimedRow(context)?.values[context.chart?.leading ?? ''];
-  const size = leading === undefined ? null : Number(normaliseSize(leading));
-  const { tolerance, unit, source } = measure;
-  return { value: nominalFor(measure, Number.isNaN(size) ? null : size), tolerance, unit, source };
+  const size = leading === undefined ? Number.NaN : Number(normaliseSize(leading));
+  return expectedMeasure(recorded, context.release?.exemplars?.[measure] ?? [], Number.isNaN(size) ? null : size);
 }
 
 /** A value agrees where its own uncertainty could bring it within the tolerance. */
@@ -67,14 +68,12 @@ export function withinTolerance(value: number, uncertainty: number, nominal: Nom
 function answered(check: CheckDefinition, entry: FindingEntry, nominal: Nominal | undefined): Finding {
   const { at, by } = entry;
   if (entry.state === 'excused') return { check, mark: 'excused', reason: entry.reason, problems: [], at, by, nominal };
-  const { outcome, choice, value, note } = entry;
-  const measured = check.answer.form === 'quantity' && value !== undefined && nominal;
-  const mark = measured
-    ? withinTolerance(value, check.answer.form === 'quantity' ? check.answer.uncertainty : 0, nominal)
-      ? 'agrees'
-      : 'differs'
-    : outcome;
-  return { check, mark, choice, value, note, nominal, problems: [], at, by };
+  const { outcome, state: _, ...found } = entry;
+  const { answer } = check;
+  const measured = (answer.form === 'quantity' || answer.form === 'count') && found.value !== undefined && nominal;
+  const uncertainty = answer.form === 'quantity' ? answer.uncertainty : 0;
+  const within = measured && withinTolerance(found.value as number, uncertainty, nominal);
+  return { check, mark: measured ? (within ? 'agrees' : 'differs') : outcome, ...found, nominal, problems: [] };
 }
 
 /**
@@ -86,8 +85,10 @@ export function gatherFindings(file: CaseFile, context: ReadingContext, reading:
   const order = new Map(context.kind.layers.map((layer, index) => [layer.id, index]));
   const checks = checksFor(context.kind, context.release);
   checks.sort((a, b) => (order.get(a.layer) ?? 99) - (order.get(b.layer) ?? 99));
-  return checks.map((check): Finding => {
-    const reason = notApplicable(check, file);
+  const circumstances = circumstancesOf(file, context, reading);
+  const releaseId = context.release?.id;
+  const findings = checks.map((check): Finding => {
+    const reason = notApplicable(check, circumstances);
     if (reason) return { check, mark: 'excused', reason, problems: [] };
     const { answer } = check;
     if (answer.form === 'codes') {
@@ -98,12 +99,14 @@ export function gatherFindings(file: CaseFile, context: ReadingContext, reading:
         return { check, mark: 'excused', reason: 'nothing of it was read', problems: [] };
       return { check: c === undefined ? check : { ...check, c }, mark: state, reason: sentence, problems };
     }
-    const nominal =
-      answer.form === 'quantity' ? nominalOf(context.release?.nominal[answer.measure], context) : undefined;
-    if (answer.form === 'quantity' && !nominal) {
+    const measured = answer.form === 'quantity' || answer.form === 'count';
+    const nominal = measured ? nominalOf(answer.measure, context) : undefined;
+    if (measured && !nominal) {
       return { check, mark: 'excused', reason: 'the record gives no figure for it', problems: [] };
     }
     const entry = file.findings[check.id];
-    return entry ? answered(check, entry, nominal) : { check, mark: 'open', nominal, problems: [] };
+    const finding: Finding = entry ? answered(check, entry, nominal) : { check, mark: 'open', nominal, problems: [] };
+    return releaseId ? { ...finding, releaseId } : finding;
   });
+  return waitForOthers(findings);
 }

@@ -1,10 +1,13 @@
 import { randomBeta, randomLcg } from 'd3-random';
-import { SUPPORT_OBSERVATIONS } from '../checks/check';
 import type { Finding } from '../checks/findings';
+import { type Beta, betasOf, likelyAtLeast, mixOf } from './classes';
 import type { HouseRules } from './houseRules';
-import type { CheckChances, ClassChances } from './outcomeChances';
-import { groupByStrand, posteriorWorlds } from './weigh';
-import { genuineShare, type PerWorld } from './worlds';
+import { type OutcomeChances, outcomeChances } from './outcomeChances';
+import { parametersOf } from './parameters';
+import type { TellStatistics } from './statistics';
+import { type StrandItem, strandLogLikelihood } from './strandLikelihood';
+import { groupByStrand } from './weigh';
+import { genuineShare, type PerWorld, update, WORLDS } from './worlds';
 
 export interface Intervals {
   /** 90 % interval of P(goods genuine). */
@@ -15,17 +18,51 @@ export interface Intervals {
 
 const quantile = (sorted: number[], p: number): number => sorted[Math.round(p * (sorted.length - 1))] as number;
 
-function interval(values: number[]): [number, number] {
+/** The middle 90 % of some draws. */
+export function middle90(values: number[]): [number, number] {
   const sorted = values.sort((a, b) => a - b);
   return [quantile(sorted, 0.05), quantile(sorted, 0.95)];
 }
 
+/** Draws a strand's items anew: measured values keep their densities, answers get drawn chances. */
+function strandSampler(
+  findings: Finding[],
+  rules: HouseRules,
+  statistics: TellStatistics | null,
+  beta: (counts: Beta) => () => number,
+) {
+  const parameters = parametersOf(rules, statistics);
+  const mix = mixOf(findings[0]?.check.strand ?? '', rules, statistics);
+  const [well, off] = [beta(mix.wellCopied), beta(mix.offDay)];
+  const items: StrandItem[] = [];
+  const redraw: (() => void)[] = [];
+  for (const finding of findings) {
+    const chances = outcomeChances(finding, parameters, rules);
+    if (!chances) continue;
+    items.push({ bearing: finding.check.bearsOn, chances });
+    if (finding.value !== undefined && finding.nominal) continue;
+    const betas = betasOf(finding.check, rules, statistics);
+    const agrees = finding.mark === 'agrees';
+    for (const name of ['usual', 'offDay', 'well', 'poorly'] as const) {
+      const draw = beta(betas[name]);
+      redraw.push(() => {
+        const differs = likelyAtLeast(draw());
+        (chances as OutcomeChances)[name] = agrees ? 1 - differs : differs;
+      });
+    }
+  }
+  return (): PerWorld => {
+    for (const each of redraw) each();
+    return strandLogLikelihood(items, { wellCopied: well(), offDay: Math.min(off(), 0.9) });
+  };
+}
+
 /**
- * How far P(genuine) may stray because the parameters themselves are only known so well: each check's g and c
- * are drawn from a Beta worth its support, each strand's classes from a Beta worth the house's observations.
+ * How far P(genuine) may stray because the parameters themselves are only known so well: every chance of every
+ * class, and the share of each class, is drawn from its posterior.
  *
  * @param findings those that count
- * @param draws how many; 0 gives an empty interval at the ends
+ * @param draws how many, at least 1
  * @param seed the same seed gives the same interval
  */
 export function drawIntervals(
@@ -34,39 +71,22 @@ export function drawIntervals(
   rules: HouseRules,
   draws: number,
   seed: number,
+  statistics: TellStatistics | null = null,
 ): Intervals {
-  const beta = randomBeta.source(randomLcg(seed));
-  const { wellCopied, offDay, spread, observations } = rules.strands;
-  const groups = [...groupByStrand(findings)];
-  const samplers = new Map(
-    findings.map((finding) => {
-      const { g, c, support } = finding.check;
-      const worth = SUPPORT_OBSERVATIONS[support];
-      return [finding, { g: beta(g * worth, (1 - g) * worth), c: beta(c * worth, (1 - c) * worth) }];
-    }),
-  );
-  const well = beta(wellCopied * observations, (1 - wellCopied) * observations);
-  const off = beta(offDay * observations, (1 - offDay) * observations);
-
+  const random = randomBeta.source(randomLcg(seed));
+  const beta = ([yes, no]: Beta) => random(yes, no);
+  const strands = [...groupByStrand(findings).values()].map((group) => strandSampler(group, rules, statistics, beta));
   const genuine: number[] = [];
   const own: number[] = [];
   for (let draw = 0; draw < draws; draw++) {
-    const drawn = new Map<Finding, CheckChances>();
-    for (const [finding, sampler] of samplers) drawn.set(finding, { g: sampler.g(), c: sampler.c() });
-    const classes = new Map<string, ClassChances>(
-      groups.map(([strand]) => [strand, { wellCopied: well(), offDay: Math.min(off(), 0.9), spread }]),
-    );
-    const worlds = posteriorWorlds(
-      prior,
-      groups.map(([, group]) => group),
-      {
-        chancesOf: (finding) => drawn.get(finding) as CheckChances,
-        classesOf: (strand) => classes.get(strand) as ClassChances,
-      },
-      rules,
-    );
+    const sum = { own: 0, repackedGenuine: 0, repackedMade: 0, transplanted: 0, copied: 0 };
+    for (const strand of strands) {
+      const logs = strand();
+      for (const world of WORLDS) sum[world] += logs[world];
+    }
+    const worlds = update(prior, sum);
     genuine.push(genuineShare(worlds));
     own.push(worlds.own);
   }
-  return { genuine: interval(genuine), own: interval(own) };
+  return { genuine: middle90(genuine), own: middle90(own) };
 }

@@ -4,11 +4,12 @@ import shippedRules from '@/desk/shipped/house-rules.json';
 import type { CheckDefinition } from '../checks/check';
 import type { Finding } from '../checks/findings';
 import type { Mark } from '../crossread/cell';
+import { statedClasses } from './classes';
 import { decideGoods, formatShare, sideOfThresholds } from './decide';
 import { drawIntervals } from './draws';
 import { type HouseRules, thresholds } from './houseRules';
 import { bound, rankGains } from './nextCheck';
-import { differsChances, studentDensity } from './outcomeChances';
+import { studentDensity } from './outcomeChances';
 import { weigh } from './weigh';
 import { genuineShare, statesOf } from './worlds';
 
@@ -133,7 +134,7 @@ describe('weighing', () => {
   it('keeps the stated means over the classes', () => {
     fc.assert(
       fc.property(fc.double({ min: 0.01, max: 0.3, noNaN: true }), chance, (g, c) => {
-        const each = differsChances({ g, c }, { wellCopied: 0.5, offDay: 0.1, spread: 0.5 }, 0.05);
+        const each = statedClasses({ g, c }, rules);
         expect(0.9 * each.usual + 0.1 * each.offDay).toBeCloseTo(g, 9);
         expect(0.5 * each.well + 0.5 * each.poorly).toBeCloseTo(c, 9);
       }),

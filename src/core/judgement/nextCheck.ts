@@ -1,6 +1,8 @@
 import { type Finding, withinTolerance } from '../checks/findings';
 import type { HouseRules } from './houseRules';
-import { groupByStrand, posteriorWorlds, statedParameters, strandLogs } from './weigh';
+import { counts } from './outcomeChances';
+import { type Parameters, parametersOf } from './parameters';
+import { groupByStrand, posteriorWorlds, strandLogs } from './weigh';
 import { GENUINE_WORLDS, genuineShare, type PerWorld, WORLDS } from './worlds';
 
 /** What looking at one open check is expected to tell about the goods. */
@@ -34,8 +36,13 @@ function possibleOutcomes(finding: Finding): Finding[] {
 const entropy = (p: number): number => (p <= 0 || p >= 1 ? 0 : -p * Math.log2(p) - (1 - p) * Math.log2(1 - p));
 
 /** Expected drop in the entropy of “genuine”, exact over the worlds and the classes of the check's strand. */
-function expectedBits(finding: Finding, seen: Finding[], worlds: PerWorld, rules: HouseRules): number {
-  const parameters = statedParameters(rules);
+export function expectedBits(
+  finding: Finding,
+  seen: Finding[],
+  worlds: PerWorld,
+  rules: HouseRules,
+  parameters: Parameters,
+): number {
   const base = strandLogs(seen, parameters, rules);
   const joint = possibleOutcomes(finding).map((outcome) => {
     const after = strandLogs([...seen, outcome], parameters, rules);
@@ -68,12 +75,17 @@ function unlocked(finding: Finding, findings: Finding[]): boolean {
  * @param findings every check of the case
  * @param worlds the case as it stands
  */
-export function rankGains(findings: Finding[], worlds: PerWorld, rules: HouseRules): Gain[] {
-  const strands = groupByStrand(findings.filter(({ mark }) => mark !== 'open' && mark !== 'excused'));
+export function rankGains(
+  findings: Finding[],
+  worlds: PerWorld,
+  rules: HouseRules,
+  parameters: Parameters = parametersOf(rules),
+): Gain[] {
+  const strands = groupByStrand(findings.filter(counts));
   return findings
     .filter((finding) => finding.mark === 'open' && unlocked(finding, findings))
     .map((finding) => {
-      const bits = expectedBits(finding, strands.get(finding.check.strand) ?? [], worlds, rules);
+      const bits = expectedBits(finding, strands.get(finding.check.strand) ?? [], worlds, rules, parameters);
       const minutes = finding.check.seconds / 60;
       return { finding, bits, minutes, bitsPerMinute: bits / minutes };
     })
@@ -89,8 +101,12 @@ export interface Bound {
 const FAR_OUT = 5;
 
 /** The best and the worst that the remaining checks can do together. */
-export function bound(findings: Finding[], prior: PerWorld, rules: HouseRules): Bound {
-  const parameters = statedParameters(rules);
+export function bound(
+  findings: Finding[],
+  prior: PerWorld,
+  rules: HouseRules,
+  parameters: Parameters = parametersOf(rules),
+): Bound {
   const all = (mark: 'agrees' | 'differs') => {
     const filled = findings.map((finding): Finding => {
       if (finding.mark !== 'open') return finding;

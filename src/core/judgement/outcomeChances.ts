@@ -1,55 +1,15 @@
 import { gammaln } from 'simple-statistics';
-import { type CheckDefinition, SUPPORT_OBSERVATIONS } from '../checks/check';
-import type { Finding, Nominal } from '../checks/findings';
+import { SUPPORT_OBSERVATIONS } from '../checks/check';
+import type { Finding } from '../checks/findings';
+import type { PerClass } from './classes';
 import type { HouseRules } from './houseRules';
-
-/** Parameters of one check: stated, or drawn from their posterior. */
-export interface CheckChances {
-  /** P(differs | genuine). */
-  g: number;
-  /** P(differs | counterfeit). */
-  c: number;
-}
-
-/** Hidden classes of a strand. */
-export interface ClassChances {
-  /** P(well copied | counterfeit). */
-  wellCopied: number;
-  /** P(off-day | genuine). */
-  offDay: number;
-  /** How far the classes stand apart from the mean, 0 to 1. */
-  spread: number;
-}
+import type { Parameters } from './parameters';
+import type { KnownShift } from './statistics';
 
 /** How likely an outcome of one check is under each hidden class; densities for measured values. */
-export interface OutcomeChances {
-  usual: number;
-  offDay: number;
-  well: number;
-  poorly: number;
+export interface OutcomeChances extends PerClass<number> {
   /** Where goods and packaging do not belong together; only link checks have it. */
   foreign: number;
-}
-
-/** Nothing that people print or answer is rarer than this; keeps drawn chances from turning into certainties. */
-const RAREST = 0.001;
-const within = (chance: number): number => Math.min(1 - RAREST, Math.max(RAREST, chance));
-
-/**
- * Chances that a check differs, by class. The classes keep the stated means: counterfeits are well or poorly
- * copied in equal parts around c; genuine items have an off-day on which they differ three times as often.
- */
-export function differsChances(chances: CheckChances, classes: ClassChances, foreignAgrees: number): OutcomeChances {
-  const { g, c } = chances;
-  const apart = classes.spread * Math.min(c, 1 - c);
-  const offDay = Math.min(0.9, 3 * g);
-  return {
-    usual: within((g - classes.offDay * offDay) / (1 - classes.offDay)),
-    offDay: within(offDay),
-    well: within(c - apart),
-    poorly: within(c + apart),
-    foreign: 1 - foreignAgrees,
-  };
 }
 
 /**
@@ -75,31 +35,60 @@ export function studentDensity(x: number, location: number, scale: number, freed
 const WELL_SCALE = 1.5;
 const POOR_SCALE = 5;
 
-/**
- * Densities of a measured value. The record's nominal value stands in for exemplars: its tolerance is read as
- * two standard deviations, known as well as the check is supported.
- */
-function quantityChances(check: CheckDefinition, value: number, nominal: Nominal): OutcomeChances {
-  const observations = SUPPORT_OBSERVATIONS[check.support];
-  const uncertainty = check.answer.form === 'quantity' ? check.answer.uncertainty : 0;
-  const scale = Math.sqrt((nominal.tolerance / 2) ** 2 * (1 + 1 / observations) + uncertainty ** 2);
-  const density = (factor: number) => studentDensity(value, nominal.value, factor * scale, observations);
-  const genuine = density(1);
-  return { usual: genuine, offDay: genuine, well: density(WELL_SCALE), poorly: density(POOR_SCALE), foreign: genuine };
+/** Where a measured value lies against what is known of genuine items. */
+export interface Residual {
+  /** Distance from what is expected, in the unit of the measure. */
+  off: number;
+  /** Scale of the genuine predictive, in the same unit. */
+  scale: number;
+  /** Degrees of freedom of the predictive. */
+  freedom: number;
 }
 
+/**
+ * A measured value against the predictive of genuine items: that of the exemplars where there are enough, else
+ * the record's tolerance read as two standard deviations, known as well as the check is supported.
+ */
+export function residualOf({ check, value, nominal }: Finding): Residual | null {
+  const { answer } = check;
+  if ((answer.form !== 'quantity' && answer.form !== 'count') || value === undefined || !nominal) return null;
+  const uncertainty = answer.form === 'quantity' ? answer.uncertainty : 0.3;
+  const off = value - nominal.value;
+  if (nominal.predictive) {
+    const { scale, freedom } = nominal.predictive;
+    return { off, scale: Math.sqrt(scale ** 2 + uncertainty ** 2), freedom };
+  }
+  const observations = SUPPORT_OBSERVATIONS[check.support];
+  const spread = (nominal.tolerance / 2) ** 2 * (1 + 1 / observations);
+  return { off, scale: Math.sqrt(spread + uncertainty ** 2), freedom: observations };
+}
+
+/** Pseudo-count of “no shift” that the mean of known counterfeits has to overcome. */
+const SHIFT_DOUBT = 2;
+
+/** Densities of a measured value by class; poor copies are expected where the known ones were. */
+export function residualChances({ off, scale, freedom }: Residual, shift: KnownShift | null): OutcomeChances {
+  const genuine = studentDensity(off, 0, scale, freedom);
+  const known = shift ? (shift.mean * shift.n) / (shift.n + SHIFT_DOUBT) : 0;
+  return {
+    usual: genuine,
+    offDay: genuine,
+    well: studentDensity(off, 0, WELL_SCALE * scale, freedom),
+    poorly: studentDensity(off, known, POOR_SCALE * scale, freedom),
+    foreign: genuine,
+  };
+}
+
+/** True for outcomes that count as evidence: not open, excused or can't tell. */
+export const counts = ({ mark }: Finding): boolean => mark === 'agrees' || mark === 'differs' || mark === 'missing';
+
 /** What a finding says about each class, or null where it says nothing: open, excused, can't tell. */
-export function outcomeChances(
-  finding: Finding,
-  chances: CheckChances,
-  classes: ClassChances,
-  rules: HouseRules,
-): OutcomeChances | null {
-  const { check, mark, value, nominal } = finding;
-  if (mark !== 'agrees' && mark !== 'differs' && mark !== 'missing') return null;
-  if (check.answer.form === 'quantity' && value !== undefined && nominal) return quantityChances(check, value, nominal);
-  const differs = differsChances(chances, classes, rules.foreignAgrees);
-  if (mark !== 'agrees') return differs;
+export function outcomeChances(finding: Finding, parameters: Parameters, rules: HouseRules): OutcomeChances | null {
+  if (!counts(finding)) return null;
+  const residual = residualOf(finding);
+  if (residual) return residualChances(residual, parameters.shift(finding));
+  const differs = { ...parameters.differs(finding), foreign: 1 - rules.foreignAgrees };
+  if (finding.mark !== 'agrees') return differs;
   return {
     usual: 1 - differs.usual,
     offDay: 1 - differs.offDay,

@@ -1,5 +1,6 @@
 import type { Bearing } from '../checks/check';
-import type { ClassChances, OutcomeChances } from './outcomeChances';
+import type { ClassMix } from './classes';
+import type { OutcomeChances } from './outcomeChances';
 import { type PerWorld, sideOf, WORLDS } from './worlds';
 
 /** A piece of evidence within its strand. */
@@ -38,11 +39,11 @@ function logMix(weight: number, a: number, b: number): number {
  * Log-likelihood of all that was seen in one strand, in each world: per side, the mixture over its two hidden
  * classes of the products of the outcome chances.
  */
-export function strandLogLikelihood(items: StrandItem[], classes: ClassChances): PerWorld {
+export function strandLogLikelihood(items: StrandItem[], mix: ClassMix<number>): PerWorld {
   const result = {} as PerWorld;
   for (const world of WORLDS) {
     const { usual, offDay, well, poorly, foreign } = logProducts(items, world);
-    result[world] = foreign + logMix(1 - classes.offDay, usual, offDay) + logMix(classes.wellCopied, well, poorly);
+    result[world] = foreign + logMix(1 - mix.offDay, usual, offDay) + logMix(mix.wellCopied, well, poorly);
   }
   return result;
 }

@@ -1,6 +1,7 @@
 import type { Finding } from '../checks/findings';
 import type { HouseRules } from './houseRules';
-import { type CheckChances, type ClassChances, outcomeChances } from './outcomeChances';
+import { counts, outcomeChances } from './outcomeChances';
+import { type Parameters, parametersOf } from './parameters';
 import { addLogs, type StrandItem, strandLogLikelihood } from './strandLikelihood';
 import { type PerWorld, priorWorlds, update, weightOf } from './worlds';
 
@@ -19,21 +20,6 @@ export interface StrandWeight {
   checks: CheckWeight[];
 }
 
-/** The parameters that a weighing uses. */
-export interface Parameters {
-  chancesOf: (finding: Finding) => CheckChances;
-  classesOf: (strand: string) => ClassChances;
-}
-
-/** The parameters as the checks and the house rules state them. */
-export function statedParameters(rules: HouseRules): Parameters {
-  const { wellCopied, offDay, spread } = rules.strands;
-  return {
-    chancesOf: ({ check }) => ({ g: check.g, c: check.c }),
-    classesOf: () => ({ wellCopied, offDay, spread }),
-  };
-}
-
 /** Findings by strand, in order of first appearance. */
 export function groupByStrand(findings: Finding[]): Map<string, Finding[]> {
   const strands = new Map<string, Finding[]>();
@@ -48,13 +34,12 @@ export function groupByStrand(findings: Finding[]): Map<string, Finding[]> {
 /** Log-likelihood of one strand's findings. */
 export function strandLogs(findings: Finding[], parameters: Parameters, rules: HouseRules): PerWorld {
   const strand = findings[0]?.check.strand ?? '';
-  const classes = parameters.classesOf(strand);
   const items: StrandItem[] = [];
   for (const finding of findings) {
-    const chances = outcomeChances(finding, parameters.chancesOf(finding), classes, rules);
+    const chances = outcomeChances(finding, parameters, rules);
     if (chances) items.push({ bearing: finding.check.bearsOn, chances });
   }
-  return strandLogLikelihood(items, classes);
+  return strandLogLikelihood(items, parameters.mix(strand));
 }
 
 /** The worlds after all findings, with given parameters. */
@@ -66,8 +51,6 @@ export function posteriorWorlds(
 ): PerWorld {
   return update(prior, addLogs(strands.map((findings) => strandLogs(findings, parameters, rules))));
 }
-
-const counts = ({ mark }: Finding): boolean => mark === 'agrees' || mark === 'differs' || mark === 'missing';
 
 export interface Weighing {
   prior: PerWorld;
@@ -84,10 +67,15 @@ export interface Weighing {
  * Weigh all findings: four states, strands with hidden classes.
  *
  * @param counterfeit prior P(counterfeit), from the channel
+ * @param parameters learned ones, or the stated ones
  * @source docs/architecture.md, “How a case is weighed”
  */
-export function weigh(findings: Finding[], counterfeit: number, rules: HouseRules): Weighing {
-  const parameters = statedParameters(rules);
+export function weigh(
+  findings: Finding[],
+  counterfeit: number,
+  rules: HouseRules,
+  parameters: Parameters = parametersOf(rules),
+): Weighing {
   const prior = priorWorlds(counterfeit, rules);
   const groups = [...groupByStrand(findings.filter(counts))];
   const alone = (group: Finding[]) => weightOf(prior, update(prior, strandLogs(group, parameters, rules)));

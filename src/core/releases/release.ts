@@ -34,6 +34,14 @@ export interface NominalMeasure {
   source: string;
 }
 
+/** A measure taken on an item that is known to be genuine. */
+export interface Exemplar {
+  /** Leading size; null for goods without. */
+  size: number | null;
+  value: number;
+  source: string;
+}
+
 /** A stretch of time in which the packaging looked one way. */
 export interface Era {
   id: string;
@@ -70,6 +78,8 @@ export interface Release {
   /** Factory code to country, as the inner label or base prints them. */
   factories: { code: string; country: string }[];
   nominal: Record<string, NominalMeasure>;
+  /** Measure id to what was measured on genuine items. */
+  exemplars?: Record<string, Exemplar[]>;
   /** How the traits of the variants are observed, beside factory and country. */
   traits?: Trait[];
   variants: Variant[];

@@ -1,0 +1,54 @@
+import type { Bearing } from '../checks/check';
+import type { Finding } from '../checks/findings';
+import type { Day } from '../dates/day';
+import { counts, residualOf } from './outcomeChances';
+
+/** What was found out later about an item. */
+export interface Truth {
+  goods: 'genuine' | 'counterfeit';
+  /** `foreign`: of another item, or made up for it. */
+  packaging: 'own' | 'foreign' | 'unknown';
+  /** How far the source is to be trusted, over 0 to 1. */
+  trust: number;
+}
+
+/** What one check showed on a confirmed item. */
+export interface ConfirmedFinding {
+  differs: boolean;
+  /** For measured values: distance from what was expected, its scale and degrees of freedom. */
+  residual?: { off: number; scale: number; freedom: number };
+}
+
+/** A case whose truth is known, reduced to what can be learned from it. */
+export interface ConfirmedCase {
+  number: string;
+  kind: string;
+  release: string | null;
+  truth: Truth;
+  /** When the item was looked at: copies are of their time. */
+  at: Day;
+  findings: Record<string, ConfirmedFinding>;
+}
+
+/** Findings as they are learned from. What the register adds depends on the desk, not on the item, and is left out. */
+export function confirmedFindings(findings: Finding[]): ConfirmedCase['findings'] {
+  const learned = findings.filter(
+    (finding) =>
+      counts(finding) && !(finding.check.answer.form === 'codes' && finding.check.answer.rule === 'seenBefore'),
+  );
+  return Object.fromEntries(
+    learned.map((finding) => {
+      const residual = residualOf(finding);
+      const differs = finding.mark !== 'agrees';
+      return [finding.check.id, residual ? { differs, residual } : { differs }];
+    }),
+  );
+}
+
+/** The side on which a check of some bearing stood, or null where that is not known or says nothing of copies. */
+export function sideOfTruth({ goods, packaging }: Truth, bearing: Bearing): 'genuine' | 'counterfeit' | null {
+  if (bearing === 'goods') return goods;
+  if (packaging === 'own') return goods;
+  // The genuine box of another item, with a copy in it.
+  return packaging === 'foreign' && goods === 'counterfeit' && bearing === 'packaging' ? 'genuine' : null;
+}

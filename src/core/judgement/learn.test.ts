@@ -1,0 +1,117 @@
+import { randomLcg } from 'd3-random';
+import { describe, expect, it } from 'vitest';
+import shippedRules from '@/desk/shipped/house-rules.json';
+import type { CheckDefinition } from '../checks/check';
+import { meanOf } from './classes';
+import { type ConfirmedCase, sideOfTruth } from './confirmedCase';
+import type { HouseRules } from './houseRules';
+import { learn, weightOfCase } from './learn';
+import { parametersOf } from './parameters';
+import { weigh } from './weigh';
+
+const rules = shippedRules as HouseRules;
+const TODAY = '2026-11-24';
+
+const check = (id: string, over: Partial<CheckDefinition> = {}): CheckDefinition => ({
+  id,
+  name: id,
+  layer: 'l',
+  strand: 's',
+  bearsOn: 'goods',
+  answer: { form: 'presence', expected: 'present' },
+  instruction: '',
+  expected: '',
+  copies: '',
+  g: 0.05,
+  c: 0.4,
+  support: 'one source',
+  source: '',
+  seconds: 30,
+  inHand: false,
+  notWhen: [],
+  after: [],
+  ...over,
+});
+const confirmed = (
+  goods: 'genuine' | 'counterfeit',
+  differing: Record<string, boolean>,
+  over: Partial<ConfirmedCase> = {},
+): ConfirmedCase => ({
+  number: 'PP-0001',
+  kind: 'k',
+  release: 'r',
+  truth: { goods, packaging: 'own', trust: 1 },
+  at: TODAY,
+  findings: Object.fromEntries(Object.entries(differing).map(([id, differs]) => [id, { differs }])),
+  ...over,
+});
+const CHECKS = ['a', 'b', 'c', 'd'].map((id) => check(id));
+
+describe('learning', () => {
+  it('leaves everything as stated while no case is confirmed', () => {
+    const statistics = learn('k', [], CHECKS, rules, TODAY);
+    const finding = { check: CHECKS[0] as CheckDefinition, mark: 'differs' as const, problems: [] };
+    const [stated, learned] = [parametersOf(rules), parametersOf(rules, statistics)];
+    expect(weigh([finding], 0.2, rules, learned).weight).toBeCloseTo(weigh([finding], 0.2, rules, stated).weight, 9);
+  });
+  it('finds the classes of a made-up strand: shares and chances', () => {
+    const random = randomLcg(0.3);
+    const cases = Array.from({ length: 1500 }, () => {
+      const well = random() < 0.3;
+      return confirmed('counterfeit', Object.fromEntries(CHECKS.map(({ id }) => [id, random() < (well ? 0.05 : 0.8)])));
+    });
+    const { mix, checks } = learn('k', cases, CHECKS, rules, TODAY).strands.s ?? {};
+    expect(meanOf(mix?.wellCopied ?? [0, 1])).toBeCloseTo(0.3, 1);
+    for (const { well, poorly } of Object.values(checks ?? {})) {
+      expect(meanOf(well)).toBeCloseTo(0.05, 1);
+      expect(meanOf(poorly)).toBeCloseTo(0.8, 1);
+    }
+  });
+  it('moves a check’s chances towards what is seen, the more slowly the better it is supported', () => {
+    const cases = Array.from({ length: 12 }, () => confirmed('genuine', { a: true, b: true }));
+    const pair = [check('a', { support: 'hearsay' }), check('b', { support: 'measured', strand: 't' })];
+    const { strands } = learn('k', cases, pair, rules, TODAY);
+    expect(meanOf(strands.s?.checks.a?.usual ?? [0, 1])).toBeGreaterThan(
+      meanOf(strands.t?.checks.b?.usual ?? [0, 1]) + 0.1,
+    );
+  });
+  it('lets counterfeits fade by half in the half-life, genuine items never, and counts by trust', () => {
+    const old = { at: '2025-05-25' };
+    expect(weightOfCase(confirmed('counterfeit', {}, old), TODAY, rules)).toBeCloseTo(0.5, 2);
+    expect(weightOfCase(confirmed('genuine', {}, old), TODAY, rules)).toBe(1);
+    const doubtful = confirmed('counterfeit', {}, { truth: { goods: 'counterfeit', packaging: 'own', trust: 0.6 } });
+    expect(weightOfCase(doubtful, TODAY, rules)).toBeCloseTo(0.6, 9);
+  });
+  it('takes a packaging check from the side on which the packaging was', () => {
+    expect(sideOfTruth({ goods: 'counterfeit', packaging: 'foreign', trust: 1 }, 'packaging')).toBe('genuine');
+    expect(sideOfTruth({ goods: 'genuine', packaging: 'foreign', trust: 1 }, 'packaging')).toBeNull();
+    expect(sideOfTruth({ goods: 'genuine', packaging: 'unknown', trust: 1 }, 'link')).toBeNull();
+    expect(sideOfTruth({ goods: 'counterfeit', packaging: 'own', trust: 1 }, 'link')).toBe('counterfeit');
+  });
+  it('expects poor copies where the known ones of that release were measured', () => {
+    const quantity = check('m', { answer: { form: 'quantity', measure: 'm', uncertainty: 0.3 } });
+    const residual = { off: 8, scale: 1, freedom: 8 };
+    const cases = Array.from({ length: 10 }, () =>
+      confirmed('counterfeit', {}, { findings: { m: { differs: true, residual } } }),
+    );
+    const statistics = learn('k', cases, [quantity], rules, TODAY);
+    expect(statistics.shifts['m/r']).toMatchObject({ n: 10, mean: 8 });
+    const at = (value: number) =>
+      weigh(
+        [
+          {
+            check: quantity,
+            mark: 'differs',
+            value,
+            releaseId: 'r',
+            nominal: { value: 100, tolerance: 2, unit: 'mm', source: '' },
+            problems: [],
+          },
+        ],
+        0.2,
+        rules,
+        parametersOf(rules, statistics),
+      ).weight;
+    expect(at(108)).toBeLessThan(at(92) - 1);
+  });
+});
