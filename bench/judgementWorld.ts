@@ -1,8 +1,9 @@
 import { randomLcg } from 'd3-random';
+import type { Truth } from '@/core/casefile/event';
 import type { CheckDefinition } from '@/core/checks/check';
-import type { Finding } from '@/core/checks/findings';
+import type { Finding } from '@/core/checks/finding';
 import type { PerClass } from '@/core/judgement/classes';
-import type { ConfirmedCase, Truth } from '@/core/judgement/confirmedCase';
+import type { ConfirmedCase } from '@/core/judgement/confirmedCase';
 import type { HouseRules } from '@/core/judgement/houseRules';
 import houseRules from '@/desk/shipped/house-rules.json';
 

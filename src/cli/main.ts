@@ -12,7 +12,7 @@ import { type Desk, openDesk, StoreProblem } from '@/desk/desk';
 import { parseRecords, saveRecords } from '@/desk/records';
 import { Refusal } from '@/desk/refusal';
 import { listCodeSchemes, listMakers } from '@/desk/releases';
-import { exportCase, importCase, parseCaseExport } from '@/desk/transfer';
+import { carriedGrounds, exportCase, importCase, parseCaseExport } from '@/desk/transfer';
 
 const USAGE = `pinprick: the desk without a browser
 
@@ -79,7 +79,7 @@ async function readCodeCommand(text: string, maker: string | undefined): Promise
 async function assessCommand(path: string): Promise<number> {
   const exported = parseCaseExport(await textOf(path));
   const file = fold(exported.id, exported.events);
-  const assessment = assess(file, groundsOf({ ...exported.documents, schemes: exported.documents.schemes ?? [] }));
+  const assessment = assess(file, groundsOf(carriedGrounds(exported)));
   const { goods, packaging, states, weighing, oneFault, chain, parting, findings, reading } = assessment;
   print({
     case: file.number,

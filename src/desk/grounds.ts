@@ -5,6 +5,7 @@ import type { KindDefinition } from '@/core/checks/check';
 import type { CodeScheme } from '@/core/codes/schemes/codeScheme';
 import type { GroundsRevisions } from '@/core/judgement/grounds';
 import type { HouseRules } from '@/core/judgement/houseRules';
+import type { TellStatistics } from '@/core/judgement/statistics';
 import type { Maker, Release, Revision } from '@/core/releases/release';
 import type { SizeChart } from '@/core/sizes/sizeChart';
 import { type DocumentKind, listSchemes, readDocument, readForeign, readPinned } from '@/store/documents';
@@ -51,8 +52,14 @@ export async function loadGrounds(
     : makerId
       ? await listSchemes<CodeScheme>(store, makerId, transaction)
       : [];
+  const statistics = pins
+    ? pins.statistics
+      ? await pinned<TellStatistics>(pins.statistics, 'statistics')
+      : null
+    : await readDocument<TellStatistics>(store, 'statistics', file.kind, transaction);
   return {
     schemes,
+    statistics,
     kind: await load<KindDefinition>('kind', file.kind, pins?.kind),
     houseRules: await load<HouseRules>('house-rules', HOUSE_RULES_ID, pins?.houseRules),
     release,

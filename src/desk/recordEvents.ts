@@ -10,14 +10,17 @@ import { verdictBody } from '@/core/judgement/verdictBody';
 import type { Release } from '@/core/releases/release';
 import { appendEvents, caseOfEvent, findCase, readEvents } from '@/store/cases';
 import { readPinned } from '@/store/documents';
+import { findPhotograph } from '@/store/photographs';
 import { chainEvent } from './chainEvent';
 import type { Desk } from './desk';
 import { loadGrounds } from './grounds';
 import { identify } from './identify';
+import { keepOpinion } from './opinions';
 import { Refusal } from './refusal';
 import { enterCodes, meetings, noticeElsewhere } from './register';
 import { requireChecker } from './roster';
 import { projectionRow } from './summary';
+import { learnFrom } from './truths';
 
 export interface RecordCommand {
   number: string;
@@ -29,7 +32,13 @@ export interface RecordCommand {
 
 const invalid = (sentence: string) => new Refusal('invalid', sentence);
 /** Fill in what the desk knows of an event, and turn down what cannot be. */
-async function complete(desk: Desk, file: CaseFile, grounds: GroundsRevisions, event: NewEvent): Promise<NewEvent> {
+async function complete(
+  desk: Desk,
+  file: CaseFile,
+  grounds: GroundsRevisions,
+  event: NewEvent,
+  by: string,
+): Promise<NewEvent> {
   const { kind, release, chart } = groundsOf(grounds);
   switch (event.type) {
     case 'factRead':
@@ -88,6 +97,26 @@ async function complete(desk: Desk, file: CaseFile, grounds: GroundsRevisions, e
       }
       return { ...event, body };
     }
+    case 'opinionAsked': {
+      const { to, checks } = event.body;
+      if (to === by) throw invalid('A second opinion is another person’s.');
+      await requireChecker(desk, to);
+      const unanswered = checks.find((id) => file.findings[id]?.state !== 'recorded');
+      if (unanswered) throw invalid(`“${unanswered}” was not answered yet, so there is nothing to answer again.`);
+      return event;
+    }
+    case 'opinionGiven': {
+      const asked = file.opinions.find(({ id }) => id === event.body.asked);
+      if (!asked) throw invalid('Nobody asked for that opinion.');
+      if (asked.to !== by) throw new Refusal('forbidden', `That opinion was asked of “${asked.to}”.`);
+      if (asked.given) throw invalid('That opinion was given already.');
+      const other = Object.keys(event.body.answers).find((id) => !asked.checks.includes(id));
+      if (other) throw invalid(`“${other}” is none of the checks that were asked about.`);
+      return event;
+    }
+    case 'photoAdded':
+      if (!(await findPhotograph(desk.store, event.body.sha256))) throw invalid('That photograph is not kept here.');
+      return event;
     default:
       return event;
   }
@@ -148,7 +177,7 @@ export async function recordEvents(desk: Desk, command: RecordCommand): Promise<
     for (const event of fresh) {
       const no = refusal(file, event.type);
       if (no) throw new Refusal('forbidden', no);
-      const completed = await complete(desk, file, grounds, event);
+      const completed = await complete(desk, file, grounds, event, command.by);
       const chained = chainEvent(file, completed, desk.now(), command.by);
       file = advance(file, chained);
       if (changesGrounds(event.type)) grounds = await loadGrounds(desk.store, file, transaction);
@@ -164,6 +193,9 @@ export async function recordEvents(desk: Desk, command: RecordCommand): Promise<
       await keep([chained]);
       added.push(chained);
     }
+    if (fresh.some(({ type }) => type === 'truthConfirmed')) await learnFrom(desk, file, grounds, transaction);
+    for (const event of added)
+      if (event.type === 'opinionGiven') await keepOpinion(desk, file, grounds, event, transaction);
     await noticeElsewhere(desk, file, changed, command.by, transaction);
     return [...since, ...added];
   });

@@ -28,6 +28,7 @@ import { projectionRow } from './summary';
 
 /** What came of a case, as the register keeps it. */
 function outcomeOf(file: CaseFile): CodeOutcome {
+  if (file.truth) return file.truth.goods;
   if (!file.seal) return 'open';
   return file.seal.goods === 'genuine' || file.seal.goods === 'counterfeit' ? file.seal.goods : 'undecided';
 }

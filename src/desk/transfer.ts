@@ -12,8 +12,9 @@ import { Refusal } from './refusal';
 import { enterCodes, noticeElsewhere } from './register';
 import { projectionRow } from './summary';
 
-/** Files from before there were code schemes carry none. */
-type CarriedGrounds = Omit<GroundsRevisions, 'schemes'> & Partial<Pick<GroundsRevisions, 'schemes'>>;
+/** Files from before there were code schemes or statistics carry none. */
+type Later = 'schemes' | 'statistics';
+type CarriedGrounds = Omit<GroundsRevisions, Later> & Partial<Pick<GroundsRevisions, Later>>;
 
 export type CaseExport = ExportedCase<CarriedGrounds & CarriedDocuments>;
 
@@ -35,6 +36,13 @@ export function parseCaseExport(text: string): CaseExport {
   return exported;
 }
 
+/** The documents that an exported case carries; older files lack some kinds. */
+export const carriedGrounds = ({ documents }: CaseExport): GroundsRevisions => ({
+  ...documents,
+  schemes: documents.schemes ?? [],
+  statistics: documents.statistics ?? null,
+});
+
 const KINDS: Record<keyof GroundsRevisions, DocumentKind> = {
   release: 'release',
   maker: 'maker',
@@ -42,6 +50,7 @@ const KINDS: Record<keyof GroundsRevisions, DocumentKind> = {
   kind: 'kind',
   houseRules: 'house-rules',
   schemes: 'code-scheme',
+  statistics: 'statistics',
 };
 
 /**

@@ -5,7 +5,15 @@ import type { Store } from './store';
 import type { DocumentRow, ForeignDocumentRow } from './tables';
 
 /** The kinds of reference document, each with its published format. */
-export type DocumentKind = 'release' | 'maker' | 'size-chart' | 'code-scheme' | 'kind' | 'house-rules' | 'roster';
+export type DocumentKind =
+  | 'release'
+  | 'maker'
+  | 'size-chart'
+  | 'code-scheme'
+  | 'kind'
+  | 'house-rules'
+  | 'roster'
+  | 'statistics';
 
 const toRevision = <T>(row: ForeignDocumentRow): Revision<T> => ({
   id: row.id,
@@ -108,4 +116,15 @@ export async function saveDocument<T extends { id: string }>(
   const row = { kind, id: body.id, revision, hash, body: JSON.stringify(body), createdAt };
   await store.tables.documents.create(row, { transaction });
   return { id: body.id, revision, hash, body };
+}
+
+/** The checks that the newest release records of a kind add to it. */
+export async function addedChecks<T>({ sequelize }: Store, kind: string, transaction?: Transaction): Promise<T[]> {
+  const [rows] = await sequelize.query(
+    `SELECT json_extract(body, '$.checks.add') AS added FROM documents d
+     WHERE kind = 'release' AND json_extract(body, '$.kind') = :kind AND json_array_length(body, '$.checks.add') > 0
+       AND revision = (SELECT MAX(revision) FROM documents WHERE kind = 'release' AND id = d.id) ORDER BY id`,
+    { replacements: { kind }, transaction },
+  );
+  return (rows as { added: string }[]).flatMap(({ added }) => JSON.parse(added) as T[]);
 }

@@ -3,6 +3,7 @@ import { SequelizeStorage, Umzug } from 'umzug';
 import { firstTables } from './migrations/0001-first-tables';
 import { codeRegister } from './migrations/0002-code-register';
 import { registerByTime } from './migrations/0003-register-by-time';
+import { confirmedCases } from './migrations/0004-confirmed-cases';
 import { StoreProblem } from './storeProblem';
 
 /** A step that brings the database to a newer shape; steps are only ever added. */
@@ -11,7 +12,7 @@ export interface Migration {
   statements: string[];
 }
 
-const MIGRATIONS: Migration[] = [firstTables, codeRegister, registerByTime];
+const MIGRATIONS: Migration[] = [firstTables, codeRegister, registerByTime, confirmedCases];
 
 /**
  * Bring the database up to this version.

@@ -46,3 +46,8 @@ export async function readPhotograph(store: Store, hash: string): Promise<Uint8A
   }
   return bytes;
 }
+
+/** Whether a photograph is kept in this data directory, and as what. */
+export async function findPhotograph({ tables }: Store, hash: string): Promise<PhotographRow | null> {
+  return (await tables.photographs.findByPk(hash, { raw: true })) as unknown as PhotographRow | null;
+}

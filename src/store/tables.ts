@@ -77,7 +77,25 @@ export interface CodeRegisterRow {
   at: string;
 }
 
+/** A case whose truth is known, reduced to what is learned from it. */
+export interface ConfirmedCaseRow {
+  caseId: string;
+  kind: string;
+  at: string;
+  body: string;
+}
+
+/** The answers of two people to the same checks. */
+export interface SecondOpinionRow {
+  opinionId: string;
+  caseId: string;
+  at: string;
+  pairs: string;
+}
+
 export interface Tables {
+  confirmedCases: ModelStatic<Model<ConfirmedCaseRow, ConfirmedCaseRow>>;
+  secondOpinions: ModelStatic<Model<SecondOpinionRow, SecondOpinionRow>>;
   documents: ModelStatic<Model<DocumentRow, DocumentRow>>;
   foreignDocuments: ModelStatic<Model<ForeignDocumentRow, ForeignDocumentRow>>;
   cases: ModelStatic<Model<CaseRow, CaseRow>>;
@@ -152,6 +170,16 @@ export function defineTables(sequelize: Sequelize): Tables {
         sizeKeys: text(),
       },
       options('release_index'),
+    ),
+    confirmedCases: sequelize.define(
+      'ConfirmedCase',
+      { caseId: key(), kind: text(), at: text(), body: text() },
+      options('confirmed_cases'),
+    ),
+    secondOpinions: sequelize.define(
+      'SecondOpinion',
+      { opinionId: key(), caseId: text(), at: text(), pairs: text() },
+      options('second_opinions'),
     ),
     codeRegister: sequelize.define(
       'RegisteredCode',

@@ -43,6 +43,8 @@ export interface Pins {
   houseRules: ChosenRelease;
   /** The maker's code schemes; absent in verdicts from before there were any. */
   schemes?: ChosenRelease[];
+  /** What confirmed cases had taught by then; absent or null where there were none. */
+  statistics?: ChosenRelease | null;
 }
 
 /** What came of an item, as far as this desk knows. */
@@ -83,6 +85,34 @@ export interface VerdictBody {
   pins: Pins;
 }
 
+/** Who says what an item really is. */
+export type TruthSource = 'maker' | 'laboratory' | 'refund dispute' | 'consensus';
+
+/** What was found out later about an item. */
+export interface Truth {
+  goods: 'genuine' | 'counterfeit';
+  /** `foreign`: of another item, or made up for it. */
+  packaging: 'own' | 'foreign' | 'unknown';
+  /** How far the source is to be trusted, over 0.5 to 1. */
+  trust: number;
+}
+
+/** What an item proved to be, learned after the verdict. */
+export interface ConfirmedTruth extends Truth {
+  source: TruthSource;
+  note: string;
+}
+
+export interface Photo {
+  sha256: string;
+  mime: 'image/jpeg' | 'image/png' | 'image/webp';
+  bytes: number;
+  name: string;
+  /** The check or the layer that it belongs to. */
+  check?: string;
+  layer?: string;
+}
+
 /** What a person found at one check. */
 export interface RecordedFinding {
   outcome: Outcome;
@@ -117,10 +147,17 @@ export interface EventBodies {
   findingRecorded: { check: string } & RecordedFinding;
   findingExcused: { check: string; reason: string };
   findingWithdrawn: { check: string };
+  photoAdded: Photo;
+  photoWithdrawn: { sha256: string };
+  /** Another checker is asked to answer some checks without seeing the first answers. */
+  opinionAsked: { to: string; checks: string[] };
+  /** `asked`: the id of the event that asked. */
+  opinionGiven: { asked: string; answers: Record<string, RecordedFinding> };
   /** The register met a code of this item elsewhere; written by the desk, also into sealed cases. */
   codeMet: CodeMet;
   verdictSealed: VerdictBody;
   reopened: { reason: string };
+  truthConfirmed: ConfirmedTruth;
 }
 
 export type EventType = keyof EventBodies;

@@ -4,7 +4,9 @@ import type {
   ChosenRelease,
   Circumstances,
   CodeMet,
+  ConfirmedTruth,
   EventBodies,
+  Photo,
   RecordedFinding,
   VerdictBody,
 } from './event';
@@ -21,6 +23,15 @@ export type FactEntry = Omit<EventBodies['factRead'], 'via'> &
 export type FindingEntry = Stamp & (({ state: 'recorded' } & RecordedFinding) | { state: 'excused'; reason: string });
 
 export type SealEntry = VerdictBody & Stamp & { seq: number; hash: string };
+
+/** A second opinion that was asked for, and what came of it. */
+export interface Opinion {
+  id: string;
+  asked: Stamp;
+  to: string;
+  checks: string[];
+  given: (Stamp & { answers: Record<string, RecordedFinding> }) | null;
+}
 
 /** A case as its log leaves it. */
 export interface CaseFile {
@@ -44,6 +55,10 @@ export interface CaseFile {
   /** The verdict in force, or null while the case is open. */
   seal: SealEntry | null;
   reopenings: (Stamp & { reason: string })[];
+  photos: (Photo & Stamp)[];
+  opinions: Opinion[];
+  /** What the item proved to be, as far as that is known. */
+  truth: (ConfirmedTruth & Stamp) | null;
   seq: number;
   head: string;
 }
@@ -66,6 +81,9 @@ function begin(caseId: string, event: CaseEvent & { type: 'opened' }): CaseFile 
     notices: {},
     seal: null,
     reopenings: [],
+    photos: [],
+    opinions: [],
+    truth: null,
     seq: 0,
     head: '',
   };
@@ -106,6 +124,21 @@ function apply(file: CaseFile, event: CaseEvent): CaseFile {
     }
     case 'findingWithdrawn':
       return { ...file, findings: without(file.findings, event.body.check) };
+    case 'photoAdded':
+      return { ...file, photos: [...file.photos, { ...event.body, ...stamp }] };
+    case 'photoWithdrawn':
+      return { ...file, photos: file.photos.filter(({ sha256 }) => sha256 !== event.body.sha256) };
+    case 'opinionAsked': {
+      const { to, checks } = event.body;
+      return { ...file, opinions: [...file.opinions, { id: event.id, asked: stamp, to, checks, given: null }] };
+    }
+    case 'opinionGiven': {
+      const { asked, answers } = event.body;
+      const given = { ...stamp, answers };
+      return { ...file, opinions: file.opinions.map((each) => (each.id === asked ? { ...each, given } : each)) };
+    }
+    case 'truthConfirmed':
+      return { ...file, truth: { ...event.body, ...stamp } };
     case 'codeMet': {
       const { body } = event;
       if (file.seal) return { ...file, notices: { ...file.notices, [body.key]: body } };
@@ -126,8 +159,9 @@ function apply(file: CaseFile, event: CaseEvent): CaseFile {
 
 /** Apply one more event, as the screen does for an instant answer before the server has kept it. */
 export function advance(file: CaseFile, event: CaseEvent): CaseFile {
-  // What the desk itself adds is no work on the case.
-  const touched = event.type === 'codeMet' ? file.touched : { at: event.at, by: event.by };
+  // What the desk itself adds, and what is learned later, is no work on the case.
+  const touched =
+    event.type === 'codeMet' || event.type === 'truthConfirmed' ? file.touched : { at: event.at, by: event.by };
   return { ...apply(file, event), touched, seq: event.seq, head: event.hash };
 }
 
@@ -151,6 +185,8 @@ export function fold(caseId: string, events: CaseEvent[]): CaseFile {
 export function refusal(file: CaseFile, type: CaseEvent['type']): string | null {
   if (type === 'opened') return `${file.number} is open already.`;
   if (type === 'codeMet') return null;
+  if (type === 'truthConfirmed')
+    return file.seal ? null : `${file.number} is not sealed; a truth is confirmed of a verdict that was given.`;
   if (type === 'reopened') return file.seal ? null : `${file.number} is not sealed, so there is nothing to reopen.`;
   if (file.seal) return `${file.number} is sealed; reopen it with a reason first.`;
   return null;

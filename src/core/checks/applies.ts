@@ -5,7 +5,7 @@ import { printedTraits } from '../crossread/printedTraits';
 import { fitVariants, type Variant } from '../releases/variantFit';
 import { normaliseSize } from '../sizes/sizeChart';
 import type { CheckDefinition } from './check';
-import type { Finding } from './findings';
+import type { Finding } from './finding';
 import { TOOLS } from './tools';
 
 /** What of a case decides which checks apply to it. */

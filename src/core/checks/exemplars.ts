@@ -1,6 +1,6 @@
 import { linearRegression, mean, sampleStandardDeviation } from 'simple-statistics';
 import { type Exemplar, type NominalMeasure, nominalFor } from '../releases/release';
-import type { Nominal } from './findings';
+import type { Nominal } from './finding';
 
 /** Fewer exemplars than this do not show how wide genuine items scatter. */
 const ENOUGH = 3;

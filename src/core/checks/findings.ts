@@ -1,47 +1,14 @@
 import type { CaseFile, FindingEntry } from '../casefile/fold';
-import type { Mark } from '../crossread/cell';
 import { claimedRow, type ReadingContext } from '../crossread/context';
 import type { CrossReading } from '../crossread/crossread';
-import type { Problem } from '../crossread/problem';
 import { RULES } from '../crossread/rules';
 import type { Release } from '../releases/release';
 import { normaliseSize } from '../sizes/sizeChart';
 import { circumstancesOf, notApplicable, waitForOthers } from './applies';
 import type { CheckDefinition, KindDefinition } from './check';
 import { expectedMeasure } from './exemplars';
-
-/** The expectation that a measured value is held against. */
-export interface Nominal {
-  value: number;
-  tolerance: number;
-  unit: string;
-  source: string;
-  /** Set where enough exemplars are known to say how genuine items scatter. */
-  predictive?: { scale: number; freedom: number };
-}
-
-/** Where one check stands on one case. */
-export interface Finding {
-  check: CheckDefinition;
-  mark: Mark;
-  /** Measured value and its standard uncertainty, in the unit of `nominal`. */
-  value?: number;
-  nominal?: Nominal;
-  /** Of the release that it is held against; known counterfeits are known by release. */
-  releaseId?: string;
-  choice?: string;
-  /** What was found left and right, or as a text. */
-  left?: string;
-  right?: string;
-  text?: string;
-  note?: string;
-  /** Why it is excused, or the working of the cross-reading. */
-  reason?: string;
-  problems: Problem[];
-  /** Set where a person answered. */
-  by?: string;
-  at?: string;
-}
+import { type Finding, type Nominal, withinTolerance } from './finding';
+import { withSecondOpinion } from './secondOpinion';
 
 /** The checks of a release: its kind's, with its own added and some switched off. */
 export function checksFor(kind: KindDefinition, release: Release | null): CheckDefinition[] {
@@ -57,12 +24,6 @@ function nominalOf(measure: string, context: ReadingContext): Nominal | undefine
   const leading = claimedRow(context)?.values[context.chart?.leading ?? ''];
   const size = leading === undefined ? Number.NaN : Number(normaliseSize(leading));
   return expectedMeasure(recorded, context.release?.exemplars?.[measure] ?? [], Number.isNaN(size) ? null : size);
-}
-
-/** A value agrees where its own uncertainty could bring it within the tolerance. */
-export function withinTolerance(value: number, uncertainty: number, nominal: Nominal): boolean {
-  // Values are entered in decimals, which binary fractions miss by a hair.
-  return Math.abs(value - nominal.value) <= nominal.tolerance + uncertainty + 1e-9;
 }
 
 function answered(check: CheckDefinition, entry: FindingEntry, nominal: Nominal | undefined): Finding {
@@ -105,7 +66,8 @@ export function gatherFindings(file: CaseFile, context: ReadingContext, reading:
       return { check, mark: 'excused', reason: 'the record gives no figure for it', problems: [] };
     }
     const entry = file.findings[check.id];
-    const finding: Finding = entry ? answered(check, entry, nominal) : { check, mark: 'open', nominal, problems: [] };
+    const first: Finding = entry ? answered(check, entry, nominal) : { check, mark: 'open', nominal, problems: [] };
+    const finding = withSecondOpinion(first, file.opinions);
     return releaseId ? { ...finding, releaseId } : finding;
   });
   return waitForOthers(findings);

@@ -1,4 +1,4 @@
-import type { Finding } from '../checks/findings';
+import type { Finding } from '../checks/finding';
 import { placeName, type ReadingContext } from './context';
 import type { CrossReading } from './crossread';
 import { releaseAt } from './expected';

@@ -13,6 +13,7 @@ import recordsSchema from '../../../docs/formats/records.schema.json';
 import releaseSchema from '../../../docs/formats/release.schema.json';
 import rosterSchema from '../../../docs/formats/roster.schema.json';
 import sizeChartSchema from '../../../docs/formats/size-chart.schema.json';
+import statisticsSchema from '../../../docs/formats/statistics.schema.json';
 
 /** The published formats, by the name of their file in docs/formats. */
 export type FormatName =
@@ -27,7 +28,8 @@ export type FormatName =
   | 'records'
   | 'release'
   | 'roster'
-  | 'size-chart';
+  | 'size-chart'
+  | 'statistics';
 
 const ajv = new Ajv2020({
   allErrors: false,
@@ -46,6 +48,7 @@ const ajv = new Ajv2020({
     releaseSchema,
     rosterSchema,
     sizeChartSchema,
+    statisticsSchema,
   ],
 });
 addFormats.default(ajv);

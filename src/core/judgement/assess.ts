@@ -1,5 +1,6 @@
 import type { CaseFile } from '../casefile/fold';
-import { type Finding, gatherFindings } from '../checks/findings';
+import type { Finding } from '../checks/finding';
+import { gatherFindings } from '../checks/findings';
 import { contextOf } from '../crossread/context';
 import { type CrossReading, crossread } from '../crossread/crossread';
 import {
@@ -14,6 +15,7 @@ import { drawIntervals } from './draws';
 import type { Grounds } from './grounds';
 import { type HouseRules, type Thresholds, thresholds } from './houseRules';
 import { type Bound, bound, type Gain, rankGains } from './nextCheck';
+import { parametersOf } from './parameters';
 import { type ChainReading, type OneFaultReading, partingSentence, readChain, readOneFault } from './readings';
 import { type Weighing, weigh } from './weigh';
 import { genuineShare, type State, statesOf } from './worlds';
@@ -84,9 +86,10 @@ export function assess(file: CaseFile, grounds: Grounds, options: { draws?: numb
   const context = contextOf(file, grounds);
   const reading = crossread(context);
   const findings = gatherFindings(file, context, reading);
-  const weighing = weigh(findings, rules.priors[file.circumstances.channel], rules);
+  const parameters = parametersOf(rules, grounds.statistics);
+  const weighing = weigh(findings, rules.priors[file.circumstances.channel], rules, parameters);
   const seen = weighing.strands.flatMap((strand) => strand.checks.map(({ finding }) => finding));
-  const intervals = drawIntervals(seen, weighing.prior, rules, options.draws ?? DRAWS, SEED);
+  const intervals = drawIntervals(seen, weighing.prior, rules, options.draws ?? DRAWS, SEED, grounds.statistics);
   const oneFault = readOneFault(findings);
   const chain = readChain(reading, findings, context);
   const limits = thresholds(rules.losses);
@@ -99,7 +102,7 @@ export function assess(file: CaseFile, grounds: Grounds, options: { draws?: numb
   const goods = decideGoods(goodsSide.side, goodsSide.reasons, missing, file.circumstances.inHand);
   const packaging = decidePackaging(packagingSide.side, packagingSide.reasons, file.circumstances.packaged);
 
-  const extremes = bound(findings, weighing.prior, rules);
+  const extremes = bound(findings, weighing.prior, rules, parameters);
   const sideAt = (p: number) => (p >= limits.accept ? 'yes' : p <= limits.reject ? 'no' : 'open');
   return {
     reading,
@@ -112,7 +115,7 @@ export function assess(file: CaseFile, grounds: Grounds, options: { draws?: numb
     oneFault,
     chain,
     parting: partingSentence(goods.decision, oneFault, chain),
-    gains: rankGains(findings, weighing.posterior, rules),
+    gains: rankGains(findings, weighing.posterior, rules, parameters),
     bound: extremes,
     settled: sideAt(extremes.allAgree) === sideAt(extremes.allDiffer),
   };

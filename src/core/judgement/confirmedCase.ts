@@ -1,16 +1,8 @@
+import type { Truth } from '../casefile/event';
 import type { Bearing } from '../checks/check';
-import type { Finding } from '../checks/findings';
+import type { Finding } from '../checks/finding';
 import type { Day } from '../dates/day';
 import { counts, residualOf } from './outcomeChances';
-
-/** What was found out later about an item. */
-export interface Truth {
-  goods: 'genuine' | 'counterfeit';
-  /** `foreign`: of another item, or made up for it. */
-  packaging: 'own' | 'foreign' | 'unknown';
-  /** How far the source is to be trusted, over 0 to 1. */
-  trust: number;
-}
 
 /** What one check showed on a confirmed item. */
 export interface ConfirmedFinding {

@@ -1,12 +1,12 @@
 import { randomBeta, randomLcg } from 'd3-random';
-import type { Finding } from '../checks/findings';
+import type { Finding } from '../checks/finding';
 import { type Beta, betasOf, likelyAtLeast, mixOf } from './classes';
 import type { HouseRules } from './houseRules';
-import { type OutcomeChances, outcomeChances } from './outcomeChances';
+import { residualOf } from './outcomeChances';
 import { parametersOf } from './parameters';
 import type { TellStatistics } from './statistics';
-import { type StrandItem, strandLogLikelihood } from './strandLikelihood';
-import { groupByStrand } from './weigh';
+import { BEARINGS, combine, type Products, productsOf } from './strandLikelihood';
+import { groupByStrand, itemsOf } from './weigh';
 import { genuineShare, type PerWorld, update, WORLDS } from './worlds';
 
 export interface Intervals {
@@ -34,26 +34,28 @@ function strandSampler(
   const parameters = parametersOf(rules, statistics);
   const mix = mixOf(findings[0]?.check.strand ?? '', rules, statistics);
   const [well, off] = [beta(mix.wellCopied), beta(mix.offDay)];
-  const items: StrandItem[] = [];
-  const redraw: (() => void)[] = [];
-  for (const finding of findings) {
-    const chances = outcomeChances(finding, parameters, rules);
-    if (!chances) continue;
-    items.push({ bearing: finding.check.bearsOn, chances });
-    if (finding.value !== undefined && finding.nominal) continue;
-    const betas = betasOf(finding.check, rules, statistics);
-    const agrees = finding.mark === 'agrees';
-    for (const name of ['usual', 'offDay', 'well', 'poorly'] as const) {
-      const draw = beta(betas[name]);
-      redraw.push(() => {
-        const differs = likelyAtLeast(draw());
-        (chances as OutcomeChances)[name] = agrees ? 1 - differs : differs;
-      });
-    }
-  }
+  const measured = (finding: Finding) => residualOf(finding) !== null;
+  const fixed = productsOf(itemsOf(findings.filter(measured), parameters, rules));
+  const drawn = findings
+    .filter((finding) => !measured(finding))
+    .map(({ check, mark }) => {
+      const { usual, offDay, well: good, poorly } = betasOf(check, rules, statistics);
+      const foreign = mark === 'agrees' ? rules.foreignAgrees : 1 - rules.foreignAgrees;
+      const chances = { usual: beta(usual), offDay: beta(offDay), well: beta(good), poorly: beta(poorly) };
+      return { at: BEARINGS.indexOf(check.bearsOn), agrees: mark === 'agrees', foreign, ...chances };
+    });
+  const of = (agrees: boolean, draw: () => number) => (agrees ? 1 - likelyAtLeast(draw()) : likelyAtLeast(draw()));
   return (): PerWorld => {
-    for (const each of redraw) each();
-    return strandLogLikelihood(items, { wellCopied: well(), offDay: Math.min(off(), 0.9) });
+    const products = fixed.map((product) => ({ ...product }));
+    for (const item of drawn) {
+      const product = products[item.at] as Products[number];
+      product.usual *= of(item.agrees, item.usual);
+      product.offDay *= of(item.agrees, item.offDay);
+      product.well *= of(item.agrees, item.well);
+      product.poorly *= of(item.agrees, item.poorly);
+      product.foreign *= item.foreign;
+    }
+    return combine(products, { wellCopied: well(), offDay: Math.min(off(), 0.9) });
   };
 }
 

@@ -6,10 +6,13 @@ import type { Records } from '../crossread/context';
 import type { Maker, Release, Revision } from '../releases/release';
 import type { SizeChart } from '../sizes/sizeChart';
 import type { HouseRules } from './houseRules';
+import type { TellStatistics } from './statistics';
 
 /** Everything an assessment rests on, beside the case itself. */
 export interface Grounds extends Records {
   houseRules: HouseRules;
+  /** What confirmed cases taught; null before there are any. */
+  statistics: TellStatistics | null;
 }
 
 /** The documents that a case is held against, as revisions. */
@@ -20,6 +23,7 @@ export interface GroundsRevisions {
   maker: Revision<Maker> | null;
   chart: Revision<SizeChart> | null;
   schemes: Revision<CodeScheme>[];
+  statistics: Revision<TellStatistics> | null;
 }
 
 /** A case with its log and the documents it is held against: all that a screen or an export needs. */
@@ -34,7 +38,7 @@ export interface CaseFolder {
 
 /** The contents of the revisions, as the assessment takes them. */
 export function groundsOf(revisions: GroundsRevisions): Grounds {
-  const { kind, houseRules, release, maker, chart, schemes } = revisions;
+  const { kind, houseRules, release, maker, chart, schemes, statistics } = revisions;
   return {
     kind: kind.body,
     houseRules: houseRules.body,
@@ -42,6 +46,7 @@ export function groundsOf(revisions: GroundsRevisions): Grounds {
     maker: maker?.body ?? null,
     chart: chart?.body ?? null,
     schemes: schemes.map(({ body }) => body),
+    statistics: statistics?.body ?? null,
   };
 }
 
@@ -51,7 +56,7 @@ const pin = (revision: Revision<unknown>): ChosenRelease => {
 };
 
 /** The pins of a verdict that rests on these documents. */
-export function pinsOf({ kind, houseRules, release, maker, chart, schemes }: GroundsRevisions): Pins {
+export function pinsOf({ kind, houseRules, release, maker, chart, schemes, statistics }: GroundsRevisions): Pins {
   return {
     kind: pin(kind),
     houseRules: pin(houseRules),
@@ -59,6 +64,7 @@ export function pinsOf({ kind, houseRules, release, maker, chart, schemes }: Gro
     maker: maker && pin(maker),
     chart: chart && pin(chart),
     schemes: schemes.map(pin),
+    statistics: statistics && pin(statistics),
   };
 }
 

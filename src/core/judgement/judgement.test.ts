@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import shippedRules from '@/desk/shipped/house-rules.json';
 import type { CheckDefinition } from '../checks/check';
-import type { Finding } from '../checks/findings';
+import type { Finding } from '../checks/finding';
 import type { Mark } from '../crossread/cell';
 import { statedClasses } from './classes';
 import { decideGoods, formatShare, sideOfThresholds } from './decide';

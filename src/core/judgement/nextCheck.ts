@@ -1,8 +1,9 @@
-import { type Finding, withinTolerance } from '../checks/findings';
+import { type Finding, withinTolerance } from '../checks/finding';
 import type { HouseRules } from './houseRules';
 import { counts } from './outcomeChances';
 import { type Parameters, parametersOf } from './parameters';
-import { groupByStrand, posteriorWorlds, strandLogs } from './weigh';
+import { type StrandItem, strandLogLikelihood } from './strandLikelihood';
+import { groupByStrand, itemsOf, posteriorWorlds } from './weigh';
 import { GENUINE_WORLDS, genuineShare, type PerWorld, WORLDS } from './worlds';
 
 /** What looking at one open check is expected to tell about the goods. */
@@ -36,16 +37,17 @@ function possibleOutcomes(finding: Finding): Finding[] {
 const entropy = (p: number): number => (p <= 0 || p >= 1 ? 0 : -p * Math.log2(p) - (1 - p) * Math.log2(1 - p));
 
 /** Expected drop in the entropy of “genuine”, exact over the worlds and the classes of the check's strand. */
-export function expectedBits(
+function expectedBits(
   finding: Finding,
-  seen: Finding[],
+  seen: StrandItem[],
   worlds: PerWorld,
   rules: HouseRules,
   parameters: Parameters,
 ): number {
-  const base = strandLogs(seen, parameters, rules);
-  const joint = possibleOutcomes(finding).map((outcome) => {
-    const after = strandLogs([...seen, outcome], parameters, rules);
+  const mix = parameters.mix(finding.check.strand);
+  const base = strandLogLikelihood(seen, mix);
+  const joint = itemsOf(possibleOutcomes(finding), parameters, rules).map((outcome) => {
+    const after = strandLogLikelihood([...seen, outcome], mix);
     return WORLDS.map((world) => Math.exp(after[world] - base[world]));
   });
   // Grid densities do not sum to 1, so each world's column is normalised before it is used as a distribution.
@@ -81,7 +83,9 @@ export function rankGains(
   rules: HouseRules,
   parameters: Parameters = parametersOf(rules),
 ): Gain[] {
-  const strands = groupByStrand(findings.filter(counts));
+  const strands = new Map(
+    [...groupByStrand(findings.filter(counts))].map(([strand, seen]) => [strand, itemsOf(seen, parameters, rules)]),
+  );
   return findings
     .filter((finding) => finding.mark === 'open' && unlocked(finding, findings))
     .map((finding) => {

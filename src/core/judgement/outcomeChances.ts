@@ -1,6 +1,6 @@
 import { gammaln } from 'simple-statistics';
 import { SUPPORT_OBSERVATIONS } from '../checks/check';
-import type { Finding } from '../checks/findings';
+import type { Finding } from '../checks/finding';
 import type { PerClass } from './classes';
 import type { HouseRules } from './houseRules';
 import type { Parameters } from './parameters';

@@ -1,4 +1,4 @@
-import type { Finding } from '../checks/findings';
+import type { Finding } from '../checks/finding';
 import { betasOf, type ClassMix, likelyAtLeast, meanOf, mixOf, type PerClass, statedClasses } from './classes';
 import type { HouseRules } from './houseRules';
 import type { KnownShift, TellStatistics } from './statistics';

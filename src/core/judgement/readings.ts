@@ -1,4 +1,4 @@
-import type { Finding } from '../checks/findings';
+import type { Finding } from '../checks/finding';
 import type { ReadingContext } from '../crossread/context';
 import type { CrossReading } from '../crossread/crossread';
 import { printedTraits } from '../crossread/printedTraits';

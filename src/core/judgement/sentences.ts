@@ -1,5 +1,5 @@
 import type { CaseFile } from '../casefile/fold';
-import type { Finding } from '../checks/findings';
+import type { Finding } from '../checks/finding';
 import type { Assessment } from './assess';
 import { formatShare, type GoodsDecision, type PackagingDecision } from './decide';
 import type { CheckWeight } from './weigh';

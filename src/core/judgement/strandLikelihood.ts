@@ -9,30 +9,52 @@ export interface StrandItem {
   chances: OutcomeChances;
 }
 
-/** Sums of logarithms over the items on each side, by hidden class. */
-function logProducts(items: StrandItem[], world: (typeof WORLDS)[number]) {
-  let usual = 0;
-  let offDay = 0;
-  let well = 0;
-  let poorly = 0;
-  let foreign = 0;
+export const BEARINGS: Bearing[] = ['goods', 'packaging', 'link'];
+
+/** For each world, on which side the checks of each bearing stand. */
+const SIDES = WORLDS.map((world) => ({ world, sides: BEARINGS.map((bearing) => sideOf(world, bearing)) }));
+
+/** Products of outcome chances by bearing, in the order of `BEARINGS`. */
+export type Products = OutcomeChances[];
+
+/** Below this a product says no more; a strand would need a hundred rare outcomes to get there. */
+const FLOOR = 1e-300;
+
+/** The products of a strand's items. */
+export function productsOf(items: StrandItem[]): Products {
+  const products = BEARINGS.map(() => ({ usual: 1, offDay: 1, well: 1, poorly: 1, foreign: 1 }));
   for (const { bearing, chances } of items) {
-    const side = sideOf(world, bearing);
-    if (side === 'genuine') {
-      usual += Math.log(chances.usual);
-      offDay += Math.log(chances.offDay);
-    } else if (side === 'counterfeit') {
-      well += Math.log(chances.well);
-      poorly += Math.log(chances.poorly);
-    } else foreign += Math.log(chances.foreign);
+    const product = products[BEARINGS.indexOf(bearing)] as OutcomeChances;
+    product.usual *= chances.usual;
+    product.offDay *= chances.offDay;
+    product.well *= chances.well;
+    product.poorly *= chances.poorly;
+    product.foreign *= chances.foreign;
   }
-  return { usual, offDay, well, poorly, foreign };
+  return products;
 }
 
-/** log(w exp(a) + (1 - w) exp(b)) without overflow. */
-function logMix(weight: number, a: number, b: number): number {
-  const largest = Math.max(a, b);
-  return largest + Math.log(weight * Math.exp(a - largest) + (1 - weight) * Math.exp(b - largest));
+/** Log-likelihood of a strand in each world, from the products of its items. */
+export function combine(products: Products, mix: ClassMix<number>): PerWorld {
+  const result = {} as PerWorld;
+  for (const { world, sides } of SIDES) {
+    let [usual, offDay, well, poorly, foreign] = [1, 1, 1, 1, 1];
+    for (let b = 0; b < products.length; b++) {
+      const product = products[b] as OutcomeChances;
+      if (sides[b] === 'genuine') {
+        usual *= product.usual;
+        offDay *= product.offDay;
+      } else if (sides[b] === 'counterfeit') {
+        well *= product.well;
+        poorly *= product.poorly;
+      } else foreign *= product.foreign;
+    }
+    const genuine = (1 - mix.offDay) * usual + mix.offDay * offDay;
+    const counterfeit = mix.wellCopied * well + (1 - mix.wellCopied) * poorly;
+    result[world] =
+      Math.log(Math.max(FLOOR, foreign)) + Math.log(Math.max(FLOOR, genuine)) + Math.log(Math.max(FLOOR, counterfeit));
+  }
+  return result;
 }
 
 /**
@@ -40,12 +62,7 @@ function logMix(weight: number, a: number, b: number): number {
  * classes of the products of the outcome chances.
  */
 export function strandLogLikelihood(items: StrandItem[], mix: ClassMix<number>): PerWorld {
-  const result = {} as PerWorld;
-  for (const world of WORLDS) {
-    const { usual, offDay, well, poorly, foreign } = logProducts(items, world);
-    result[world] = foreign + logMix(1 - mix.offDay, usual, offDay) + logMix(mix.wellCopied, well, poorly);
-  }
-  return result;
+  return combine(productsOf(items), mix);
 }
 
 /** Add log-likelihoods of independent strands. */

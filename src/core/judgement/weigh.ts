@@ -1,4 +1,4 @@
-import type { Finding } from '../checks/findings';
+import type { Finding } from '../checks/finding';
 import type { HouseRules } from './houseRules';
 import { counts, outcomeChances } from './outcomeChances';
 import { type Parameters, parametersOf } from './parameters';
@@ -31,15 +31,18 @@ export function groupByStrand(findings: Finding[]): Map<string, Finding[]> {
   return strands;
 }
 
-/** Log-likelihood of one strand's findings. */
-export function strandLogs(findings: Finding[], parameters: Parameters, rules: HouseRules): PerWorld {
-  const strand = findings[0]?.check.strand ?? '';
-  const items: StrandItem[] = [];
-  for (const finding of findings) {
+/** Findings as pieces of evidence; those that say nothing are left out. */
+export function itemsOf(findings: Finding[], parameters: Parameters, rules: HouseRules): StrandItem[] {
+  return findings.flatMap((finding) => {
     const chances = outcomeChances(finding, parameters, rules);
-    if (chances) items.push({ bearing: finding.check.bearsOn, chances });
-  }
-  return strandLogLikelihood(items, parameters.mix(strand));
+    return chances ? [{ bearing: finding.check.bearsOn, chances }] : [];
+  });
+}
+
+/** Log-likelihood of one strand's findings. */
+function strandLogs(findings: Finding[], parameters: Parameters, rules: HouseRules): PerWorld {
+  const strand = findings[0]?.check.strand ?? '';
+  return strandLogLikelihood(itemsOf(findings, parameters, rules), parameters.mix(strand));
 }
 
 /** The worlds after all findings, with given parameters. */
@@ -78,13 +81,12 @@ export function weigh(
 ): Weighing {
   const prior = priorWorlds(counterfeit, rules);
   const groups = [...groupByStrand(findings.filter(counts))];
-  const alone = (group: Finding[]) => weightOf(prior, update(prior, strandLogs(group, parameters, rules)));
   const strands = groups.map(([strand, group]): StrandWeight => {
-    const weight = alone(group);
-    const checks = group.map((finding) => ({
-      finding,
-      weight: weight - alone(group.filter((other) => other !== finding)),
-    }));
+    const items = itemsOf(group, parameters, rules);
+    const mix = parameters.mix(strand);
+    const alone = (some: StrandItem[]) => weightOf(prior, update(prior, strandLogLikelihood(some, mix)));
+    const weight = alone(items);
+    const checks = group.map((finding, i) => ({ finding, weight: weight - alone(items.filter((_, at) => at !== i)) }));
     checks.sort((a, b) => Math.abs(b.weight) - Math.abs(a.weight));
     return { strand, weight, checks };
   });

@@ -53,10 +53,27 @@ export function normaliseSize(raw: string): string {
   return /\.\d*\./.test(decimal) ? decimal : String(Number(decimal));
 }
 
+/** Charts are looked through for every printed size of every place, so their own sizes are normalised once. */
+const indexed = new WeakMap<SizeChart, Map<string, Map<string, SizeRow[]>>>();
+
+function indexOf(chart: SizeChart): Map<string, Map<string, SizeRow[]>> {
+  const known = indexed.get(chart);
+  if (known) return known;
+  const index = new Map(chart.columns.map(({ id }) => [id, new Map<string, SizeRow[]>()]));
+  for (const row of chart.rows) {
+    for (const [column, value] of Object.entries(row.values)) {
+      const rows = index.get(column);
+      const key = normaliseSize(value);
+      rows?.set(key, [...(rows.get(key) ?? []), row]);
+    }
+  }
+  indexed.set(chart, index);
+  return index;
+}
+
 /** The rows of a chart that print this value in this column; several where a maker rounds. */
 export function rowsPrinting(chart: SizeChart, column: string, raw: string): SizeRow[] {
-  const wanted = normaliseSize(raw);
-  return chart.rows.filter((row) => row.values[column] !== undefined && normaliseSize(row.values[column]) === wanted);
+  return indexOf(chart).get(column)?.get(normaliseSize(raw)) ?? [];
 }
 
 /** A printed text as a mirror shows it. */

@@ -5,7 +5,8 @@ import houseRules from '@/desk/shipped/house-rules.json';
 import type { Circumstances } from '../casefile/event';
 import type { CaseFile, FindingEntry } from '../casefile/fold';
 import type { KindDefinition } from '../checks/check';
-import { type Finding, gatherFindings } from '../checks/findings';
+import type { Finding } from '../checks/finding';
+import { gatherFindings } from '../checks/findings';
 import { contextOf } from '../crossread/context';
 import { crossread } from '../crossread/crossread';
 import type { Grounds } from '../judgement/grounds';
@@ -23,6 +24,7 @@ export const GROUNDS: Grounds = {
   maker: MAKERS[0] ?? null,
   chart: CHARTS[0] as SizeChart,
   schemes: [],
+  statistics: null,
 };
 
 const NOTHING: Circumstances = { channel: 'walk-in', condition: 'new', inHand: true, packaged: true };
@@ -46,6 +48,9 @@ export function caseWith(findings: Record<string, FindingEntry>, circumstances: 
     notices: {},
     seal: null,
     reopenings: [],
+    photos: [],
+    opinions: [],
+    truth: null,
     seq: 1,
     head: '',
   };

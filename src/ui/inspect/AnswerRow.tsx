@@ -2,7 +2,7 @@
 import { type FormEvent, type Ref, useImperativeHandle, useRef, useState } from 'react';
 import { flushSync } from 'react-dom';
 import type { Outcome } from '@/core/checks/check';
-import { type Finding, withinTolerance } from '@/core/checks/findings';
+import { type Finding, withinTolerance } from '@/core/checks/finding';
 import { Button, Key } from '../controls/Button';
 import { MarkSign } from '../marks/MarkSign';
 

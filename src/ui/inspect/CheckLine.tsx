@@ -2,7 +2,7 @@
 import { clsx } from 'clsx';
 import Link from 'next/link';
 import { type ReactNode, useEffect, useRef } from 'react';
-import type { Finding } from '@/core/checks/findings';
+import type { Finding } from '@/core/checks/finding';
 import { findingWords } from '@/core/judgement/sentences';
 import { MARK_WORDS, MarkSign } from '../marks/MarkSign';
 

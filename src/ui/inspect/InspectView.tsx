@@ -2,7 +2,7 @@
 import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { withinTolerance } from '@/core/checks/findings';
+import { withinTolerance } from '@/core/checks/finding';
 import { useCaseBook } from '../casebook/CaseBook';
 import { MarkLegend } from '../marks/MarkSign';
 import { useWedge } from '../scan/useWedge';

@@ -1,6 +1,6 @@
 import { clsx } from 'clsx';
 import type { Layer } from '@/core/checks/check';
-import type { Finding } from '@/core/checks/findings';
+import type { Finding } from '@/core/checks/finding';
 import { MARK_WORDS, MarkSign } from '../marks/MarkSign';
 
 /** `2 agrees, 1 not looked at`. */

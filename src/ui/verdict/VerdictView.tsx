@@ -1,6 +1,6 @@
 'use client';
 import { useHotkeys } from 'react-hotkeys-hook';
-import type { Finding } from '@/core/checks/findings';
+import type { Finding } from '@/core/checks/finding';
 import { GOODS_WORDS, PACKAGING_WORDS, type VerdictSentence, verdictSentences } from '@/core/judgement/sentences';
 import { useCaseBook } from '../casebook/CaseBook';
 import { QuestionScale } from '../casebook/QuestionScale';

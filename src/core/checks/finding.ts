@@ -1,0 +1,42 @@
+import type { Mark } from '../crossread/cell';
+import type { Problem } from '../crossread/problem';
+import type { CheckDefinition } from './check';
+
+/** The expectation that a measured value is held against. */
+export interface Nominal {
+  value: number;
+  tolerance: number;
+  unit: string;
+  source: string;
+  /** Set where enough exemplars are known to say how genuine items scatter. */
+  predictive?: { scale: number; freedom: number };
+}
+
+/** Where one check stands on one case. */
+export interface Finding {
+  check: CheckDefinition;
+  mark: Mark;
+  /** Measured value and its standard uncertainty, in the unit of `nominal`. */
+  value?: number;
+  nominal?: Nominal;
+  /** Of the release that it is held against; known counterfeits are known by release. */
+  releaseId?: string;
+  choice?: string;
+  /** What was found left and right, or as a text. */
+  left?: string;
+  right?: string;
+  text?: string;
+  note?: string;
+  /** Why it is excused, or the working of the cross-reading. */
+  reason?: string;
+  problems: Problem[];
+  /** Set where a person answered. */
+  by?: string;
+  at?: string;
+}
+
+/** A value agrees where its own uncertainty could bring it within the tolerance. */
+export function withinTolerance(value: number, uncertainty: number, nominal: Nominal): boolean {
+  // Values are entered in decimals, which binary fractions miss by a hair.
+  return Math.abs(value - nominal.value) <= nominal.tolerance + uncertainty + 1e-9;
+}

@@ -1,0 +1,76 @@
+import type { Transaction } from 'sequelize';
+import type { CaseFile } from '@/core/casefile/fold';
+import type { CheckDefinition, KindDefinition } from '@/core/checks/check';
+import { gatherFindings } from '@/core/checks/findings';
+import { contextOf } from '@/core/crossread/context';
+import { crossread } from '@/core/crossread/crossread';
+import { confirmedFindings } from '@/core/judgement/confirmedCase';
+import { type GroundsRevisions, groundsOf } from '@/core/judgement/grounds';
+import type { HouseRules } from '@/core/judgement/houseRules';
+import { learn } from '@/core/judgement/learn';
+import { keepConfirmed, listConfirmed } from '@/store/confirmedCases';
+import { addedChecks, readDocument, saveDocument } from '@/store/documents';
+import type { Desk } from './desk';
+import { HOUSE_RULES_ID } from './grounds';
+
+/** Every check that items of a kind may have been held against: the kind's and those that releases add. */
+export async function checksOfKind(desk: Desk, kind: string, transaction?: Transaction): Promise<CheckDefinition[]> {
+  const definition = await readDocument<KindDefinition>(desk.store, 'kind', kind, transaction);
+  const all = [
+    ...(definition?.body.checks ?? []),
+    ...(await addedChecks<CheckDefinition>(desk.store, kind, transaction)),
+  ];
+  return [...new Map(all.map((check) => [check.id, check])).values()];
+}
+
+/**
+ * Learn a kind's statistics anew from all of its confirmed cases.
+ *
+ * @param asOf the day from which the ages of counterfeits are counted
+ */
+export async function relearn(desk: Desk, kind: string, asOf: string, transaction: Transaction): Promise<void> {
+  const rules = await readDocument<HouseRules>(desk.store, 'house-rules', HOUSE_RULES_ID, transaction);
+  if (!rules) return;
+  const cases = await listConfirmed(desk.store, kind, transaction);
+  const checks = await checksOfKind(desk, kind, transaction);
+  const statistics = learn(kind, cases, checks, rules.body, asOf);
+  await saveDocument(desk.store, 'statistics', statistics, desk.now(), transaction);
+}
+
+/** What a confirmed case showed, kept for learning. */
+export async function keepTruth(
+  desk: Desk,
+  file: CaseFile,
+  grounds: GroundsRevisions,
+  transaction: Transaction,
+): Promise<void> {
+  const { truth, seal } = file;
+  if (!truth || !seal) return;
+  const context = contextOf(file, groundsOf(grounds));
+  const findings = confirmedFindings(gatherFindings(file, context, crossread(context)));
+  const { goods, packaging, trust } = truth;
+  await keepConfirmed(
+    desk.store,
+    file.id,
+    {
+      number: file.number,
+      kind: file.kind,
+      release: grounds.release?.id ?? null,
+      truth: { goods, packaging, trust },
+      at: seal.at.slice(0, 10),
+      findings,
+    },
+    transaction,
+  );
+}
+
+/** Keep what a confirmed case showed, and learn from it at once. */
+export async function learnFrom(
+  desk: Desk,
+  file: CaseFile,
+  grounds: GroundsRevisions,
+  transaction: Transaction,
+): Promise<void> {
+  await keepTruth(desk, file, grounds, transaction);
+  await relearn(desk, file.kind, (file.truth?.at ?? desk.now()).slice(0, 10), transaction);
+}
