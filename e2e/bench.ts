@@ -72,3 +72,26 @@ export async function scan(page: Page, text: string): Promise<void> {
 export async function allSaved(page: Page): Promise<void> {
   await expect(page.getByRole('status').filter({ hasText: 'All saved' })).toBeVisible();
 }
+
+/** Answer every open check of Inspect as on a genuine item, by keys alone. */
+export async function answerAll(page: Page): Promise<number> {
+  let answered = 0;
+  for (; answered < 120; answered++) {
+    if (await page.getByText('Everything was looked at or excused.').isVisible()) break;
+    const line = page.locator('li[data-check]:has(button[aria-expanded="true"])').first();
+    const form = await line.getAttribute('data-form');
+    if (form === 'quantity' || form === 'count') {
+      const expected = await line.locator('strong').first().textContent();
+      await type(page, /-?[\d.]+/.exec(expected ?? '')?.[0] ?? '1');
+      await press(page, 'Enter');
+    } else {
+      const outcomes = await line
+        .locator('button[data-outcome]')
+        .evaluateAll((buttons) => buttons.map((button) => (button as HTMLElement).dataset.outcome));
+      const digit = String(outcomes.indexOf('agrees') + 1);
+      await press(page, digit);
+      if (form === 'pair') await press(page, digit);
+    }
+  }
+  return answered;
+}

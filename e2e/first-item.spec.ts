@@ -1,4 +1,4 @@
-import { allSaved, expect, press, scan, test, type, visit } from './bench';
+import { allSaved, answerAll, expect, press, scan, test, type, visit } from './bench';
 
 test('an item waiting in the queue goes from scan to sealed verdict by keyboard alone, and is found again', async ({
   page,
@@ -57,18 +57,7 @@ test('an item waiting in the queue goes from scan to sealed verdict by keyboard 
   await press(page, 'i');
   await page.waitForURL(/inspect/);
   // Outside in: every check that a person answers, by digits; measured values by typing them.
-  for (let guard = 0; guard < 30; guard++) {
-    if (await page.getByText('Everything was looked at or excused.').isVisible()) break;
-    const name = await page.locator('li[data-check] button[aria-expanded="true"]').textContent();
-    if (/Height of the side emblem/.test(name ?? '')) await type(page, '31.1');
-    else if (/Stitches along/.test(name ?? '')) await type(page, '4.2');
-    else if (/Weight of one shoe/.test(name ?? '')) await type(page, '405');
-    else {
-      await press(page, '1');
-      continue;
-    }
-    await press(page, 'Enter');
-  }
+  expect(await answerAll(page)).toBeGreaterThan(50);
   await expect(page.getByText('Everything was looked at or excused.')).toBeVisible();
   await allSaved(page);
 

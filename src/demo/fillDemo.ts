@@ -1,7 +1,8 @@
 import { randomLcg } from 'd3-random';
 import { v4 } from 'uuid';
-import type { NewEvent } from '@/core/casefile/event';
+import type { NewEvent, RecordedFinding } from '@/core/casefile/event';
 import { fold } from '@/core/casefile/fold';
+import { answersOf, pairOutcome } from '@/core/checks/answers';
 import type { CheckDefinition } from '@/core/checks/check';
 import type { Finding } from '@/core/checks/finding';
 import { gatherFindings } from '@/core/checks/findings';
@@ -183,27 +184,49 @@ function factEvents(plan: CasePlan, folder: CaseFolder, newId: () => string): Ne
   return events;
 }
 
+/** The place of the first answer that a genuine item gives. */
+const genuinePlace = (check: CheckDefinition): number =>
+  Math.max(
+    0,
+    answersOf(check).findIndex(({ outcome }) => outcome === 'agrees'),
+  );
+
+function recorded(check: CheckDefinition, answer: number | { off: number }, finding: Finding): RecordedFinding {
+  const form = check.answer;
+  if ((form.form === 'quantity' || form.form === 'count') && finding.nominal) {
+    const off = typeof answer === 'object' ? answer.off : form.form === 'count' ? 0 : 0.15;
+    const { value, tolerance } = finding.nominal;
+    const measured = Number((value + off * tolerance).toFixed(form.form === 'count' ? 0 : value < 2 ? 2 : 1));
+    return { outcome: Math.abs(off) <= 1 ? 'agrees' : 'differs', value: measured };
+  }
+  const place = typeof answer === 'number' ? answer : 0;
+  if (form.form === 'pair') {
+    const left = form.genuine[0] as string;
+    const genuineRight = {
+      same: left,
+      differ: form.genuine[1] ?? left,
+      mirror: mirrorOf(form.states, left),
+      free: left,
+    };
+    const right =
+      place === 0
+        ? genuineRight[form.rule]
+        : (form.states.find((state) => pairOutcome(form, left, state) === 'differs') ?? left);
+    return { outcome: pairOutcome(form, left, right), left, right };
+  }
+  const choices = answersOf(check);
+  const picked = choices[place === 0 ? genuinePlace(check) : place];
+  return { outcome: picked?.outcome ?? 'cantTell', choice: picked?.label };
+}
+
+const mirrorOf = (states: string[], left: string): string => states[states.length - 1 - states.indexOf(left)] ?? left;
+
 function findingEvent(check: CheckDefinition, answer: Answer, finding: Finding, id: string): NewEvent {
   const body = { check: check.id };
   if (answer === 'cantTell') return { id, type: 'findingRecorded', body: { ...body, outcome: 'cantTell' } };
   if (typeof answer === 'object' && 'excuse' in answer)
     return { id, type: 'findingExcused', body: { ...body, reason: answer.excuse } };
-  if (check.answer.form === 'quantity' && finding.nominal) {
-    const off = typeof answer === 'object' ? answer.off : 0.15;
-    const value = Number((finding.nominal.value + off * finding.nominal.tolerance).toFixed(1));
-    return {
-      id,
-      type: 'findingRecorded',
-      body: { ...body, outcome: Math.abs(off) <= 1 ? 'agrees' : 'differs', value },
-    };
-  }
-  const choice =
-    check.answer.form === 'choice' ? check.answer.choices[typeof answer === 'number' ? answer : 0] : undefined;
-  return {
-    id,
-    type: 'findingRecorded',
-    body: { ...body, outcome: choice?.outcome ?? 'cantTell', choice: choice?.label },
-  };
+  return { id, type: 'findingRecorded', body: { ...body, ...recorded(check, answer, finding) } };
 }
 
 /** Own traits of the second factory are the second answer. */

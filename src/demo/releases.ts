@@ -47,6 +47,36 @@ const shoe = (emblem: number, stitches: number, weight: number): Record<string, 
   'emblem-height': { value: emblem, tolerance: 1, unit: 'mm', perSize: 0.4, atSize: 42, source: nine },
   'stitch-density': { value: stitches, tolerance: 0.4, unit: 'per cm', source: nine },
   'shoe-weight': { value: weight, tolerance: 14, unit: 'g', perSize: 9, atSize: 42, source: nine },
+  'lid-depth': { value: 42, tolerance: 1.5, unit: 'mm', source: nine },
+  'spare-laces': { value: 1, tolerance: 0.4, unit: 'pair', source: nine },
+  'lace-width': { value: 8, tolerance: 0.6, unit: 'mm', source: nine },
+  'laced-holes': { value: 5, tolerance: 0.4, unit: 'holes', source: nine },
+  'logo-share': { value: 38, tolerance: 2.5, unit: '%', source: nine },
+  'panel-height': { value: 61, tolerance: 1.5, unit: 'mm', perSize: 0.8, atSize: 42, source: nine },
+  'quilt-pitch': { value: 6.5, tolerance: 0.4, unit: 'mm', source: nine },
+  'toe-height': { value: 46, tolerance: 1.5, unit: 'mm', perSize: 0.5, atSize: 42, source: nine },
+  'footbed-stitches': { value: 4, tolerance: 0.4, unit: 'per cm', source: nine },
+});
+
+const eight = 'eight coats bought in shops';
+const coat = (emblem: number, perSize: number): Record<string, NominalMeasure> => ({
+  'emblem-width': { value: emblem, tolerance: 1.4, unit: 'mm', perSize, atSize: 48, source: eight },
+  'tag-thickness': { value: 0.8, tolerance: 0.1, unit: 'mm', source: eight },
+  'hem-stitches': { value: 3.4, tolerance: 0.4, unit: 'per cm', source: eight },
+  'hood-panels': { value: 3, tolerance: 0.4, unit: 'panels', source: eight },
+  'garment-weight': { value: 840, tolerance: 40, unit: 'g', perSize: 14, atSize: 48, source: eight },
+});
+
+const windUp = (height: number, weight: number, angle: number): Record<string, NominalMeasure> => ({
+  'figure-height': { value: height, tolerance: 0.9, unit: 'mm', source: six },
+  'figure-weight': { value: weight, tolerance: 2.5, unit: 'g', source: six },
+  'arm-angle': { value: angle, tolerance: 4, unit: '°', source: six },
+});
+
+const spirit = (width: number, height: number, weight: number): Record<string, NominalMeasure> => ({
+  'bottle-width': { value: width, tolerance: 0.6, unit: 'mm', source: six },
+  'bottle-height': { value: height, tolerance: 1.2, unit: 'mm', source: six },
+  'sealed-weight': { value: weight, tolerance: 12, unit: 'g', source: six },
 });
 
 const bottle = (cap: number, full: number): Record<string, NominalMeasure> => ({
@@ -292,16 +322,7 @@ const PLANS: Plan[] = [
     sizes: ['XS', 'XXL'],
     item: 20000,
     factories: [['O12', 'Estrava']],
-    nominal: {
-      'emblem-width': {
-        value: 62,
-        tolerance: 1.4,
-        unit: 'mm',
-        perSize: 0.5,
-        atSize: 48,
-        source: 'eight coats bought in shops',
-      },
-    },
+    nominal: coat(62, 0.5),
     own: hemLoop,
     more: { materials: 'shell 100 % polyamide, lining 100 % cotton' },
   },
@@ -318,16 +339,7 @@ const PLANS: Plan[] = [
     sizes: ['XS', 'XXL'],
     item: 20010,
     factories: [['O12', 'Estrava']],
-    nominal: {
-      'emblem-width': {
-        value: 62,
-        tolerance: 1.4,
-        unit: 'mm',
-        perSize: 0.5,
-        atSize: 48,
-        source: 'eight coats bought in shops',
-      },
-    },
+    nominal: coat(62, 0.5),
     own: hemLoop,
     more: { materials: 'shell 100 % polyamide, lining 100 % cotton' },
   },
@@ -344,7 +356,7 @@ const PLANS: Plan[] = [
     sizes: ['S', 'XL'],
     item: 20020,
     factories: [['O15', 'Quillon']],
-    nominal: { 'emblem-width': { value: 48, tolerance: 1.2, unit: 'mm', source: 'eight coats bought in shops' } },
+    nominal: coat(48, 0),
     own: hemLoop,
     off: ['tag.chip'],
   },
@@ -420,7 +432,7 @@ const PLANS: Plan[] = [
     sizes: ['14 cm'],
     item: 40000,
     factories: [['P3', 'Estrava']],
-    nominal: { 'figure-height': { value: 138, tolerance: 0.9, unit: 'mm', source: six } },
+    nominal: windUp(138, 96, 62),
     own: badge,
     more: { datesApart: { days: 45, source: six } },
   },
@@ -437,7 +449,7 @@ const PLANS: Plan[] = [
     sizes: ['16 cm'],
     item: 40010,
     factories: [['P3', 'Estrava']],
-    nominal: { 'figure-height': { value: 156.5, tolerance: 0.9, unit: 'mm', source: six } },
+    nominal: windUp(156.5, 121, 40),
     own: badge,
     more: { datesApart: { days: 45, source: six } },
   },
@@ -454,10 +466,7 @@ const PLANS: Plan[] = [
     sizes: ['500 ml', '700 ml'],
     item: 50000,
     factories: [['S1', 'Marrowland']],
-    nominal: {
-      'bottle-width': { value: 84.6, tolerance: 0.6, unit: 'mm', source: six },
-      'sealed-weight': { value: 1286, tolerance: 12, unit: 'g', source: six },
-    },
+    nominal: spirit(84.6, 302, 1286),
     own: embossing,
   },
   {
@@ -473,10 +482,7 @@ const PLANS: Plan[] = [
     sizes: ['700 ml'],
     item: 50010,
     factories: [['S1', 'Marrowland']],
-    nominal: {
-      'bottle-width': { value: 88.1, tolerance: 0.6, unit: 'mm', source: six },
-      'sealed-weight': { value: 1342, tolerance: 12, unit: 'g', source: six },
-    },
+    nominal: spirit(88.1, 288, 1342),
     own: embossing,
   },
 ];

@@ -2,6 +2,7 @@ import type { Transaction } from 'sequelize';
 import type { CaseEvent, NewEvent } from '@/core/casefile/event';
 import { advance, type CaseFile, fold, refusal } from '@/core/casefile/fold';
 import { verifyChain } from '@/core/casefile/hash';
+import { answerProblem } from '@/core/checks/answers';
 import { checksFor } from '@/core/checks/findings';
 import { expandFacts } from '@/core/crossread/facts';
 import { formatProblem } from '@/core/formats/validate';
@@ -76,14 +77,8 @@ async function complete(
       if (check.answer.form === 'codes')
         throw invalid(`“${check.name}” is answered by the cross-reading; read the codes instead.`);
       if (event.type !== 'findingRecorded') return event;
-      const { choice, value, outcome } = event.body;
-      if (check.answer.form === 'quantity' && value === undefined && outcome !== 'cantTell') {
-        throw invalid(`“${check.name}” wants a measured value.`);
-      }
-      if (check.answer.form === 'choice' && choice !== undefined) {
-        const known = check.answer.choices.find((each) => each.label === choice);
-        if (known?.outcome !== outcome) throw invalid(`“${choice}” is no answer to “${check.name}”.`);
-      }
+      const no = answerProblem(check, event.body);
+      if (no) throw invalid(no);
       return event;
     }
     case 'verdictSealed': {

@@ -13,7 +13,7 @@ export interface Complaint {
   since?: unknown[];
 }
 
-function complaint(error: unknown): Response {
+export function complaint(error: unknown): Response {
   if (error instanceof Refusal) {
     const { kind, message, since } = error;
     return Response.json({ sentence: message, since } satisfies Complaint, { status: STATUS[kind] });

@@ -1,3 +1,4 @@
+import type { RecordedFinding } from '../casefile/event';
 import { wordsKey } from '../crossread/words';
 import type { AnswerForm, CheckDefinition, Outcome } from './check';
 
@@ -53,4 +54,36 @@ export function pairOutcome(answer: Extract<AnswerForm, { form: 'pair' }>, left:
 export function textOutcome(answer: Extract<AnswerForm, { form: 'text' }>, found: string): Outcome {
   const key = wordsKey(found);
   return answer.expected.some((each) => wordsKey(each) === key) ? 'agrees' : 'differs';
+}
+
+/** Why an answer is none to a check, as a sentence; null where it is one. */
+export function answerProblem(check: CheckDefinition, answer: RecordedFinding): string | null {
+  const { answer: form, name } = check;
+  const { choice, value, left, right, text, outcome } = answer;
+  if (outcome === 'cantTell' && choice === undefined) return null;
+  switch (form.form) {
+    case 'quantity':
+      return value === undefined ? `“${name}” wants a measured value.` : null;
+    case 'count':
+      return value === undefined || !Number.isInteger(value) || value < 0 ? `“${name}” wants a whole number.` : null;
+    case 'text':
+      if (text === undefined) return `“${name}” wants the text that stands there.`;
+      return textOutcome(form, text) === outcome ? null : `“${text}” was judged otherwise than “${name}” does.`;
+    case 'pair': {
+      if (left === undefined || right === undefined)
+        return `“${name}” wants a state for the left and one for the right.`;
+      const unknown = [left, right].find((state) => !form.states.includes(state));
+      if (unknown) return `“${unknown}” is no answer to “${name}”.`;
+      return pairOutcome(form, left, right) === outcome
+        ? null
+        : `Left and right were judged otherwise than “${name}” does.`;
+    }
+    case 'codes':
+      return `“${name}” is answered by the cross-reading; read the codes instead.`;
+    default: {
+      if (choice === undefined) return null;
+      const known = answersOf(check).find(({ label }) => label === choice);
+      return known?.outcome === outcome ? null : `“${choice}” is no answer to “${name}”.`;
+    }
+  }
 }

@@ -66,6 +66,8 @@ const FACTS: FactDefinition[] = [
   fact('epc', 'EPC memory', 'free', true, '24 or more hex digits'),
   fact('secondEpc', 'Second tag', 'free', true, 'EPC, if there is one'),
   fact('boughtOn', 'Bought on', 'free', true, '2025-06-14'),
+  fact('priceAsked', 'Price asked', 'free', true, 'EUR 90.00'),
+  fact('sellerSays', 'Seller says', 'free', false, 'worn twice, a gift'),
 ];
 
 const SIZE_PREFIX = 'size.';

@@ -22,6 +22,7 @@ const READERS: Record<string, Reader> = {
   labelSuffix: readPlainCode,
   lidStamp: readPlainCode,
   price: readPriceFact,
+  priceAsked: readPriceFact,
   dimensions: readDimensionsFact,
   era: (raw, _, context) => readEraFact(raw, context),
   symbol: (raw, _, context) => readSymbolFact(raw, context),

@@ -12,6 +12,7 @@ import {
   sideOfThresholds,
 } from './decide';
 import { drawIntervals } from './draws';
+import { type Flip, nearestFlips, quickPass, secondLooks } from './flips';
 import type { Grounds } from './grounds';
 import { type HouseRules, type Thresholds, thresholds } from './houseRules';
 import { type Bound, bound, type Gain, rankGains } from './nextCheck';
@@ -43,6 +44,11 @@ export interface Assessment {
   /** Open checks by what they are expected to tell in a minute. */
   gains: Gain[];
   bound: Bound;
+  /** The open checks of a quick pass, by id. */
+  quick: string[];
+  flips: Flip[];
+  /** Doubtful answers by what a clear one would be worth. */
+  secondLooks: Gain[];
   /** True where nothing that is left can move the weighing across a threshold. */
   settled: boolean;
 }
@@ -104,6 +110,7 @@ export function assess(file: CaseFile, grounds: Grounds, options: { draws?: numb
 
   const extremes = bound(findings, weighing.prior, rules, parameters);
   const sideAt = (p: number) => (p >= limits.accept ? 'yes' : p <= limits.reject ? 'no' : 'open');
+  const gains = rankGains(findings, weighing.posterior, rules, parameters);
   return {
     reading,
     findings,
@@ -115,8 +122,11 @@ export function assess(file: CaseFile, grounds: Grounds, options: { draws?: numb
     oneFault,
     chain,
     parting: partingSentence(goods.decision, oneFault, chain),
-    gains: rankGains(findings, weighing.posterior, rules, parameters),
+    gains,
     bound: extremes,
+    quick: quickPass(gains, findings, weighing, limits, rules, parameters),
+    flips: nearestFlips(findings, weighing, limits, rules, parameters),
+    secondLooks: secondLooks(findings, weighing, rules, parameters),
     settled: sideAt(extremes.allAgree) === sideAt(extremes.allDiffer),
   };
 }

@@ -43,12 +43,14 @@ export function formatInterval90([low, high]: [number, number]): string {
 }
 
 /** What an answered check says, in a few words. */
-export function findingWords({ check, mark, choice, value, nominal, reason }: Finding): string {
+export function findingWords({ check, mark, choice, value, nominal, reason, left, right, text }: Finding): string {
   if (value !== undefined && nominal) {
     const uncertainty = check.answer.form === 'quantity' ? ` ± ${check.answer.uncertainty}` : '';
     return `${check.name}: ${value}${uncertainty} ${nominal.unit}, expected ${Number(nominal.value.toFixed(2))} ± ${nominal.tolerance} ${nominal.unit}`;
   }
   if (choice) return `${check.name}: ${choice.charAt(0).toLowerCase()}${choice.slice(1)}`;
+  if (left) return `${check.name}: left ${left}, right ${right}`;
+  if (text) return `${check.name}: “${text}”`;
   if (mark === 'excused' && reason) return `${check.name} (${reason})`;
   return check.name;
 }

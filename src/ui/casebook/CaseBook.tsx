@@ -4,9 +4,10 @@ import { v4 as newUuid } from 'uuid';
 import type { CaseEvent, EventBodies, EventType, NewEvent } from '@/core/casefile/event';
 import { advance, type CaseFile, fold } from '@/core/casefile/fold';
 import { scannedFact } from '@/core/codes/scanned';
-import { type Assessment, assess } from '@/core/judgement/assess';
+import type { Assessment } from '@/core/judgement/assess';
 import { type CaseFolder, type Grounds, groundsOf } from '@/core/judgement/grounds';
 
+import { useAssessment } from './useAssessment';
 import { type CaseLog, useCaseLog } from './useCaseLog';
 
 export interface Checker {
@@ -19,6 +20,8 @@ interface CaseBookValue {
   file: CaseFile;
   grounds: Grounds;
   assessment: Assessment;
+  /** True once the intervals are those that a verdict would seal. */
+  settled: boolean;
   record<T extends EventType>(type: T, body: EventBodies[T]): void;
   /** Keep a scanned number, symbol or tag: at the place named, else on the packaging. Does nothing on a sealed case. */
   readScan(raw: string, place?: string): void;
@@ -60,7 +63,7 @@ export function CaseBook({
     [folder, pending],
   );
   const grounds = useMemo(() => groundsOf(folder.grounds), [folder]);
-  const assessment = useMemo(() => assess(file, grounds), [file, grounds]);
+  const { assessment, settled } = useAssessment(file, grounds);
   const record = useCallback(
     <T extends EventType>(type: T, body: EventBodies[T]) => add([{ id: newUuid(), type, body } as NewEvent]),
     [add],
@@ -78,8 +81,8 @@ export function CaseBook({
   );
   const nameOf = useCallback((id: string) => checkers.find((checker) => checker.id === id)?.name ?? id, [checkers]);
   const value = useMemo(
-    () => ({ log, file, grounds, assessment, record, readScan, nameOf }),
-    [log, file, grounds, assessment, record, readScan, nameOf],
+    () => ({ log, file, grounds, assessment, settled, record, readScan, nameOf }),
+    [log, file, grounds, assessment, settled, record, readScan, nameOf],
   );
   return <CaseBookContext value={value}>{children}</CaseBookContext>;
 }

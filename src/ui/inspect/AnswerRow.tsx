@@ -1,6 +1,7 @@
 'use client';
 import { type FormEvent, type Ref, useImperativeHandle, useRef, useState } from 'react';
 import { flushSync } from 'react-dom';
+import { answersOf } from '@/core/checks/answers';
 import type { Outcome } from '@/core/checks/check';
 import { type Finding, withinTolerance } from '@/core/checks/finding';
 import { Button, Key } from '../controls/Button';
@@ -12,6 +13,14 @@ export interface AnswerActions {
   excuse(): void;
   note(): void;
 }
+
+/** How left and right should stand to each other. */
+const PAIR_WORDS = {
+  same: 'both alike',
+  differ: 'never alike',
+  mirror: 'mirror images',
+  free: 'each for itself',
+} as const;
 
 const EXCUSES = [
   'not applicable to this item',
@@ -27,8 +36,10 @@ export function AnswerRow({
   finding,
   readOnly,
   actions,
+  left,
   onChoice,
   onValue,
+  onText,
   onCantTell,
   onExcuse,
   onNote,
@@ -37,8 +48,11 @@ export function AnswerRow({
   finding: Finding;
   readOnly: boolean;
   actions: Ref<AnswerActions>;
+  /** For a pair whose left was answered and whose right is waited for. */
+  left: string | null;
   onChoice: (index: number) => void;
   onValue: (value: number) => void;
+  onText: (text: string) => void;
   onCantTell: () => void;
   onExcuse: (reason: string) => void;
   onNote: (note: string) => void;
@@ -46,7 +60,9 @@ export function AnswerRow({
 }) {
   const { check, mark, choice, nominal, value } = finding;
   const { answer } = check;
-  const [text, setText] = useState(value === undefined ? '' : String(value));
+  const choices = answersOf(check);
+  const measured = answer.form === 'quantity' || answer.form === 'count';
+  const [text, setText] = useState(value === undefined ? (finding.text ?? '') : String(value));
   const [entry, setEntry] = useState<Entry>({ kind: 'none' });
   const [trouble, setTrouble] = useState('');
   const field = useRef<HTMLInputElement>(null);
@@ -64,15 +80,16 @@ export function AnswerRow({
 
   const keepValue = (event: FormEvent) => {
     event.preventDefault();
-    const measured = Number(text.trim().replace(',', '.'));
-    if (text.trim() === '' || !Number.isFinite(measured) || Math.abs(measured) > 1e6) {
+    const figure = Number(text.trim().replace(',', '.'));
+    const whole = answer.form !== 'count' || (Number.isInteger(figure) && figure >= 0);
+    if (text.trim() === '' || !Number.isFinite(figure) || Math.abs(figure) > 1e6 || !whole) {
       setTrouble(
-        `“${text.slice(0, 30)}” is no figure. Enter the value in ${nominal?.unit}, for example ${nominal?.value.toFixed(1)}.`,
+        `“${text.slice(0, 30)}” is no figure. Enter the value in ${nominal?.unit}, for example ${nominal?.value.toFixed(answer.form === 'count' ? 0 : 1)}.`,
       );
       return;
     }
     setTrouble('');
-    onValue(measured);
+    onValue(figure);
     field.current?.blur();
   };
   const keepEntry = (event: FormEvent) => {
@@ -83,8 +100,8 @@ export function AnswerRow({
   };
   const preview = Number(text.replace(',', '.'));
   const previewMark: Outcome | null =
-    answer.form === 'quantity' && nominal && text.trim() !== '' && Number.isFinite(preview)
-      ? withinTolerance(preview, answer.uncertainty, nominal)
+    measured && nominal && text.trim() !== '' && Number.isFinite(preview)
+      ? withinTolerance(preview, answer.form === 'quantity' ? answer.uncertainty : 0, nominal)
         ? 'agrees'
         : 'differs'
       : null;
@@ -92,20 +109,59 @@ export function AnswerRow({
   return (
     <div className="grid gap-2">
       <div className="flex flex-wrap items-center gap-2">
-        {answer.form === 'choice' &&
-          answer.choices.map((each, i) => (
-            <Button
-              key={each.label}
-              aria-pressed={choice === each.label}
-              onClick={() => onChoice(i)}
-              className={choice === each.label ? 'border-accent font-semibold' : ''}
-            >
-              <Key>{String(i + 1)}</Key>
-              <MarkSign mark={each.outcome} size={13} silent />
-              {each.label}
+        {answer.form === 'pair' && (
+          <p className="w-full">
+            {finding.left && left === null ? (
+              <>
+                Left: <strong className="font-semibold">{finding.left}</strong>, right:{' '}
+                <strong className="font-semibold">{finding.right}</strong>
+              </>
+            ) : left === null ? (
+              <>
+                <strong className="font-semibold">Left</strong> first, then right: {PAIR_WORDS[answer.rule]}
+              </>
+            ) : (
+              <>
+                Left: {left}. Now the <strong className="font-semibold">right</strong>: {PAIR_WORDS[answer.rule]}
+              </>
+            )}
+          </p>
+        )}
+        {choices.map((each, i) => (
+          <Button
+            key={each.label}
+            aria-pressed={choice === each.label}
+            onClick={() => onChoice(i)}
+            className={choice === each.label ? 'border-accent font-semibold' : ''}
+          >
+            <Key>{String(i + 1)}</Key>
+            <MarkSign mark={each.outcome} size={13} silent />
+            {each.label}
+          </Button>
+        ))}
+        {answer.form === 'text' && (
+          <form
+            onSubmit={(event) => {
+              event.preventDefault();
+              if (text.trim() !== '') onText(text.trim().slice(0, 200));
+            }}
+            className="flex items-center gap-2"
+          >
+            <input
+              ref={field}
+              value={text}
+              onChange={(event) => setText(event.target.value)}
+              onKeyDown={(event) => event.key === 'Escape' && event.currentTarget.blur()}
+              aria-label={`${check.name}, as it stands there`}
+              placeholder="as it stands there"
+              className="h-10 w-64 border border-line bg-ground px-2 outline-none focus:border-accent"
+            />
+            <Button type="submit" look="act">
+              Record <Key>Enter</Key>
             </Button>
-          ))}
-        {answer.form === 'quantity' && nominal && (
+          </form>
+        )}
+        {measured && nominal && (
           <form onSubmit={keepValue} className="flex items-center gap-2">
             <input
               ref={field}
@@ -118,7 +174,8 @@ export function AnswerRow({
               className="h-10 w-28 border border-line bg-ground px-2 font-mono text-[18px] outline-none focus:border-accent"
             />
             <span>
-              ± {answer.uncertainty} {nominal.unit}
+              {answer.form === 'quantity' ? `± ${answer.uncertainty} ` : ''}
+              {nominal.unit}
             </span>
             {previewMark && <MarkSign mark={previewMark} />}
             <Button type="submit" look="act">

@@ -3,19 +3,28 @@ import { clsx } from 'clsx';
 import Link from 'next/link';
 import { type ReactNode, useEffect, useRef } from 'react';
 import type { Finding } from '@/core/checks/finding';
+import { TOOLS } from '@/core/checks/tools';
 import { findingWords } from '@/core/judgement/sentences';
 import { MARK_WORDS, MarkSign } from '../marks/MarkSign';
+import { Caution } from './Caution';
+import { CheckDrawing } from './CheckDrawing';
 
 const BEARING_WORDS = { goods: 'about the goods', packaging: 'about the packaging', link: 'ties goods and packaging' };
 
 /** What the check bears on and what its weight rests on. */
-function workingWords({ bearsOn, answer, g, c, support, source, seconds }: Finding['check']): string {
+function workingWords({ bearsOn, answer, g, c, support, source, seconds, tools }: Finding['check']): string {
   const rests =
-    answer.form === 'quantity'
+    answer.form === 'quantity' || answer.form === 'count'
       ? `weighed by its distance from the record (${support}: ${source})`
       : `differs in ${Number((g * 100).toFixed(1))} % of genuine and ${Math.round(c * 100)} % of counterfeit items (${support}: ${source})`;
   const time = answer.form === 'codes' ? '' : ` · about ${seconds} s`;
-  return `${BEARING_WORDS[bearsOn]} · ${rests}${time}`;
+  const needs = tools?.length
+    ? ` · needs ${tools
+        .map((tool) => TOOLS[tool] ?? tool)
+        .join(', ')
+        .toLowerCase()}`
+    : '';
+  return `${BEARING_WORDS[bearsOn]} · ${rests}${time}${needs}`;
 }
 
 /** What was answered, in a few words for the end of the line. */
@@ -24,7 +33,8 @@ function answerWords(finding: Finding): string {
   if (check.answer.form === 'codes') return mark === 'open' ? 'from the codes' : MARK_WORDS[mark];
   if (mark === 'excused') return `excused: ${reason}`;
   if (value !== undefined && nominal) return `${value} ${nominal.unit}, ${MARK_WORDS[mark]}`;
-  return choice ?? MARK_WORDS[mark];
+  if (finding.left) return `left ${finding.left}, right ${finding.right}`;
+  return choice ?? finding.text ?? MARK_WORDS[mark];
 }
 
 /** One check as a line; the one in focus opens to all that is needed to do it. */
@@ -54,6 +64,7 @@ export function CheckLine({
       className={clsx('border-b bg-sheet', focused && 'shadow-[inset_3px_0_0_var(--accent)]')}
       data-check={check.id}
       data-mark={mark}
+      data-form={check.answer.form}
     >
       <button
         type="button"
@@ -96,12 +107,31 @@ export function CheckLine({
               <dt className="text-soft">Copies</dt>
               <dd>{check.copies}</dd>
             </div>
+            {check.expectedBy?.map(({ trait, state, expected }) => (
+              <div key={`${trait}/${state}`} className="grid grid-cols-[7.5rem_minmax(0,1fr)] gap-3">
+                <dt className="text-soft">
+                  {trait.replaceAll('-', ' ')} {state}
+                </dt>
+                <dd>{expected}</dd>
+              </div>
+            ))}
+            {check.disagree?.map(({ note: other, source }) => (
+              <div key={other} className="grid grid-cols-[7.5rem_minmax(0,1fr)] gap-3">
+                <dt className="text-soft">Others say</dt>
+                <dd>
+                  {other} <span className="text-[13px] text-soft">({source})</span>
+                </dd>
+              </div>
+            ))}
           </dl>
-          {check.caution && (
-            <p role="note" className="max-w-[72ch] border-l-2 border-doubt pl-3 text-doubt">
-              <strong className="font-semibold">Caution.</strong> {check.caution}
+          {check.drawing && <CheckDrawing drawing={check.drawing} />}
+          {check.recordBefore && (
+            <p className="max-w-[72ch]">
+              <strong className="font-semibold">Before:</strong> {check.recordBefore.charAt(0).toLowerCase()}
+              {check.recordBefore.slice(1)}.
             </p>
           )}
+          {check.caution && <Caution text={check.caution} />}
           {check.answer.form === 'codes' ? (
             <p className="max-w-[72ch]">
               {finding.reason}{' '}
@@ -111,6 +141,9 @@ export function CheckLine({
             </p>
           ) : (
             children
+          )}
+          {mark === 'cantTell' && finding.reason && check.answer.form !== 'codes' && (
+            <p className="max-w-[72ch] text-doubt">It counts for nothing: {finding.reason}.</p>
           )}
           {note && <p className="max-w-[72ch] text-soft">Note: {note}</p>}
           <p className="text-[13px] text-soft">{workingWords(check)}</p>

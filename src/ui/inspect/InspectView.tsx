@@ -2,22 +2,31 @@
 import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
+import { answersOf, pairOutcome, textOutcome } from '@/core/checks/answers';
 import { withinTolerance } from '@/core/checks/finding';
 import { useCaseBook } from '../casebook/CaseBook';
+import { Button, Key } from '../controls/Button';
 import { MarkLegend } from '../marks/MarkSign';
 import { useWedge } from '../scan/useWedge';
 import { type AnswerActions, AnswerRow } from './AnswerRow';
 import { CheckLine } from './CheckLine';
+import { CheckPhotos } from './CheckPhotos';
 import { Layers } from './Layers';
 import { Standing } from './Standing';
+import { ToolsSheet } from './ToolsSheet';
 
 const DIGITS = '1,2,3,4,5,6,7,8,9';
 
 /** Walk the item from the outside in: layers, the checks of one layer as lines, and where the case stands. */
 export function InspectView() {
   const { file, grounds, assessment, record, readScan, log } = useCaseBook();
-  const { findings, gains } = assessment;
+  const { findings, gains, quick } = assessment;
   const suggested = gains[0]?.finding.check.id;
+  /** Only what can decide; the list is kept while it is walked. */
+  const [pass, setPass] = useState<string[] | null>(null);
+  const [tools, setTools] = useState(false);
+  /** The left of a pair, while its right is waited for. */
+  const [left, setLeft] = useState<string | null>(null);
   const [focus, setFocus] = useState(() => suggested ?? findings[0]?.check.id ?? '');
   const actions = useRef<AnswerActions>(null);
   /** Checks answered here, newest last, for taking back the answer that a hurried hand just gave. */
@@ -38,16 +47,19 @@ export function InspectView() {
   /** On to the next open check that a person answers, in the order of the layers. */
   const advance = () => {
     if (current) answered.current.push(current.check.id);
+    setLeft(null);
     const open = findings.map(({ check, mark }, i) => ({
       i,
       id: check.id,
-      free: mark === 'open' && check.answer.form !== 'codes' && i !== index,
+      free:
+        mark === 'open' && check.answer.form !== 'codes' && i !== index && (pass === null || pass.includes(check.id)),
     }));
     const after = open.find(({ i, free }) => free && i > index) ?? open.find(({ free }) => free);
     if (after) setFocus(after.id);
   };
   const step = (by: number) => {
     const next = findings[Math.max(0, Math.min(findings.length - 1, index + by))];
+    setLeft(null);
     if (next) setFocus(next.check.id);
   };
   const stepLayer = (by: number) => {
@@ -61,18 +73,36 @@ export function InspectView() {
     !sealed &&
     current !== undefined &&
     current.check.answer.form !== 'codes' &&
-    (current.mark !== 'excused' || file.findings[current.check.id] !== undefined);
+    (current.mark !== 'excused' || file.findings[current.check.id]?.state === 'excused');
   const choose = (at: number) => {
-    if (!answerable || current.check.answer.form !== 'choice') return;
-    const choice = current.check.answer.choices[at];
+    if (!answerable) return;
+    const choice = answersOf(current.check)[at];
     if (!choice) return;
+    const { answer } = current.check;
+    if (answer.form === 'pair') {
+      if (left === null) {
+        setLeft(choice.label);
+        return;
+      }
+      const outcome = pairOutcome(answer, left, choice.label);
+      record('findingRecorded', { check: current.check.id, outcome, left, right: choice.label });
+      advance();
+      return;
+    }
     record('findingRecorded', { check: current.check.id, outcome: choice.outcome, choice: choice.label });
     advance();
   };
   const measure = (value: number) => {
-    if (!answerable || current.check.answer.form !== 'quantity' || !current.nominal) return;
-    const agrees = withinTolerance(value, current.check.answer.uncertainty, current.nominal);
+    if (!answerable || !current.nominal) return;
+    const uncertainty = current.check.answer.form === 'quantity' ? current.check.answer.uncertainty : 0;
+    const agrees = withinTolerance(value, uncertainty, current.nominal);
     record('findingRecorded', { check: current.check.id, outcome: agrees ? 'agrees' : 'differs', value });
+    advance();
+  };
+  const write = (text: string) => {
+    if (!answerable || current.check.answer.form !== 'text') return;
+    const outcome = textOutcome(current.check.answer, text);
+    record('findingRecorded', { check: current.check.id, outcome, text });
     advance();
   };
   const cantTell = () => {
@@ -82,6 +112,10 @@ export function InspectView() {
   };
   const undo = () => {
     if (sealed || !current) return;
+    if (left !== null) {
+      setLeft(null);
+      return;
+    }
     const check = file.findings[current.check.id] ? current.check.id : answered.current.pop();
     if (!check || !file.findings[check]) return;
     record('findingWithdrawn', { check });
@@ -90,14 +124,8 @@ export function InspectView() {
   const note = (text: string) => {
     const entry = current && file.findings[current.check.id];
     if (!current || !entry || entry.state !== 'recorded') return;
-    const { outcome, choice, value } = entry;
-    record('findingRecorded', {
-      check: current.check.id,
-      outcome,
-      ...(choice && { choice }),
-      ...(value !== undefined && { value }),
-      note: text,
-    });
+    const { state: _, at: _at, by: _by, ...found } = entry;
+    record('findingRecorded', { check: current.check.id, ...found, note: text });
   };
   const excuse = (reason: string) => {
     if (!answerable) return;
@@ -112,17 +140,20 @@ export function InspectView() {
   useHotkeys(
     DIGITS,
     (event) => {
-      if (current?.check.answer.form === 'quantity' && answerable) {
+      const form = current?.check.answer.form;
+      if ((form === 'quantity' || form === 'count') && answerable) {
         event.preventDefault();
         actions.current?.begin(event.key);
       } else choose(Number(event.key) - 1);
     },
-    [current, answerable],
+    [current, answerable, left],
   );
+  useHotkeys('g', () => setPass(pass === null ? quick : null), [pass, quick]);
+  useHotkeys('t', () => setTools(true));
   useHotkeys('0', cantTell, [current, answerable]);
   useHotkeys('x', () => answerable && actions.current?.excuse(), { preventDefault: true }, [answerable]);
   useHotkeys('m', () => current?.mark !== 'open' && actions.current?.note(), { preventDefault: true }, [current]);
-  useHotkeys('u', undo, [current, file]);
+  useHotkeys('u', undo, [current, file, left]);
   useHotkeys(
     'enter',
     (event) => {
@@ -145,10 +176,23 @@ export function InspectView() {
         }}
       />
       <div className="min-w-0">
-        <h2 className="mb-2 text-lg font-semibold">{grounds.kind.layers.find(({ id }) => id === layer)?.name}</h2>
+        <div className="mb-2 flex flex-wrap items-center justify-between gap-x-4">
+          <h2 className="text-lg font-semibold">
+            {pass ? 'Quick pass' : grounds.kind.layers.find(({ id }) => id === layer)?.name}
+            {pass && <span className="font-normal text-soft"> only what can decide</span>}
+          </h2>
+          <span className="flex">
+            <Button look="quiet" aria-pressed={pass !== null} onClick={() => setPass(pass === null ? quick : null)}>
+              {pass ? 'All checks' : `Quick pass, ${quick.length}`} <Key>g</Key>
+            </Button>
+            <Button look="quiet" onClick={() => setTools(true)}>
+              Tools <Key>t</Key>
+            </Button>
+          </span>
+        </div>
         <ul className="border-t">
           {findings
-            .filter(({ check }) => check.layer === layer)
+            .filter(({ check }) => (pass ? pass.includes(check.id) : check.layer === layer))
             .map((finding) => {
               const { check, mark } = finding;
               const focused = check.id === current?.check.id;
@@ -161,22 +205,25 @@ export function InspectView() {
                   codesPath={codesPath}
                   onFocus={() => setFocus(check.id)}
                 >
-                  {mark === 'excused' && !file.findings[check.id] ? (
+                  {mark === 'excused' && file.findings[check.id]?.state !== 'excused' ? (
                     <p className="text-soft">Excused: {finding.reason}.</p>
                   ) : (
                     <AnswerRow
                       key={`${check.id}/${finding.at ?? ''}`}
                       finding={finding}
                       readOnly={sealed}
+                      left={focused ? left : null}
                       actions={focused ? actions : null}
                       onChoice={choose}
                       onValue={measure}
+                      onText={write}
                       onCantTell={cantTell}
                       onExcuse={excuse}
                       onNote={note}
                       onUndo={undo}
                     />
                   )}
+                  {focused && <CheckPhotos check={check.id} readOnly={sealed} />}
                 </CheckLine>
               );
             })}
@@ -188,6 +235,7 @@ export function InspectView() {
       <div className="max-[1100px]:col-span-full max-[1100px]:border-t max-[1100px]:pt-4">
         <Standing onNext={setFocus} />
       </div>
+      <ToolsSheet open={tools} onOpenChange={setTools} />
     </main>
   );
 }

@@ -72,7 +72,8 @@ export function ThreeReadings() {
 /** Where the case stands: both questions with their intervals, the three readings, what moved it, what next. */
 export function Standing({ onNext }: { onNext: (check: string) => void }) {
   const { assessment, file } = useCaseBook();
-  const { goods, packaging, gains, settled, findings, weighing } = assessment;
+  const { goods, packaging, gains, settled, findings, weighing, secondLooks } = assessment;
+  const [doubtful] = secondLooks;
   const { speaksFor, speaksAgainst } = forAndAgainst(assessment);
   const [next] = gains;
   const left = findings.filter(({ mark }) => mark === 'open').length;
@@ -133,6 +134,11 @@ export function Standing({ onNext }: { onNext: (check: string) => void }) {
               {left} still to look at.
             </p>
             {settled && <p className="mt-1.5">Nothing that is left can change the decision on the goods.</p>}
+            {doubtful && doubtful.bits >= 0.01 && (
+              <p className="mt-1.5 text-[13px] text-soft">
+                A clear answer to “{doubtful.finding.check.name}” would be worth {doubtful.bits.toFixed(2)} bits.
+              </p>
+            )}
           </>
         ) : (
           <p>Everything was looked at or excused.</p>

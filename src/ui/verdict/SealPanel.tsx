@@ -9,7 +9,7 @@ import { formatInstant } from '../when';
 
 /** Seal the verdict, or see by whom and on what it was sealed, and reopen it with a reason. */
 export function SealPanel() {
-  const { file, assessment, log, grounds, record, nameOf } = useCaseBook();
+  const { file, assessment, settled, log, grounds, record, nameOf } = useCaseBook();
   const [asking, setAsking] = useState<'seal' | 'reopen' | null>(null);
   const [reason, setReason] = useState('');
   const { goods, packaging } = assessment;
@@ -88,7 +88,7 @@ export function SealPanel() {
   return (
     <section className="border-t pt-3">
       <div className="flex flex-wrap gap-2">
-        <Button look="act" onClick={() => setAsking('seal')} disabled={log.pending.length > 0}>
+        <Button look="act" onClick={() => setAsking('seal')} disabled={log.pending.length > 0 || !settled}>
           Seal verdict
         </Button>
         <ExportLink number={log.folder.number} />

@@ -8,6 +8,7 @@ import { ThreeReadings } from '../inspect/Standing';
 import { MarkSign } from '../marks/MarkSign';
 import { SealPanel } from './SealPanel';
 import { Waterfall } from './Waterfall';
+import { WouldChange } from './WouldChange';
 
 function List({ title, findings }: { title: string; findings: Finding[] }) {
   if (findings.length === 0) return null;
@@ -60,6 +61,7 @@ export function VerdictView() {
           <h2 className="mb-1 text-[15px] font-semibold">The working</h2>
           <Waterfall assessment={assessment} kind={grounds.kind} />
         </section>
+        <WouldChange />
         <List title="Not looked at" findings={findings.filter(({ mark }) => mark === 'open')} />
         <List title="Excused" findings={findings.filter(({ mark }) => mark === 'excused')} />
         <List title="Could not be told" findings={findings.filter(({ mark }) => mark === 'cantTell')} />

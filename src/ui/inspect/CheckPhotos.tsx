@@ -1,0 +1,94 @@
+'use client';
+import { Camera, X } from 'lucide-react';
+import { useEffect, useState } from 'react';
+import { useDropzone } from 'react-dropzone';
+import type { Photo } from '@/core/casefile/event';
+import { useCaseBook } from '../casebook/CaseBook';
+import { request } from '../request';
+
+const ACCEPT = { 'image/jpeg': [], 'image/png': [], 'image/webp': [] };
+
+/** Photographs of one check: chosen, dropped or pasted. */
+export function CheckPhotos({ check, readOnly }: { check: string; readOnly: boolean }) {
+  const { file, record } = useCaseBook();
+  const [trouble, setTrouble] = useState('');
+  const [busy, setBusy] = useState(false);
+  const own = file.photos.filter((photo) => photo.check === check);
+  const add = async (files: File[]) => {
+    setBusy(true);
+    setTrouble('');
+    for (const each of files) {
+      try {
+        const kept = await request<Pick<Photo, 'sha256' | 'mime' | 'bytes'>>('/api/photos', {
+          method: 'POST',
+          body: each,
+        });
+        if (!file.photos.some(({ sha256 }) => sha256 === kept.sha256))
+          record('photoAdded', { ...kept, name: each.name.slice(0, 120) || 'photograph', check });
+      } catch (error) {
+        setTrouble(`${each.name}: ${(error as Error).message}`);
+      }
+    }
+    setBusy(false);
+  };
+  const { getRootProps, getInputProps, open, isDragActive } = useDropzone({
+    accept: ACCEPT,
+    noClick: true,
+    noKeyboard: true,
+    disabled: readOnly,
+    onDrop: (accepted, rejected) => {
+      if (rejected[0]) setTrouble(`${rejected[0].file.name} is no JPEG, PNG or WebP picture.`);
+      if (accepted.length > 0) void add(accepted);
+    },
+  });
+  useEffect(() => {
+    if (readOnly) return;
+    const paste = (event: ClipboardEvent) => {
+      const files = [...(event.clipboardData?.files ?? [])].filter(({ type }) => type in ACCEPT);
+      if (files.length > 0) void add(files);
+    };
+    window.addEventListener('paste', paste);
+    return () => window.removeEventListener('paste', paste);
+  });
+  if (readOnly && own.length === 0) return null;
+  return (
+    <div {...getRootProps()} className={isDragActive ? 'outline-2 outline-accent outline-dashed' : ''}>
+      <div className="flex flex-wrap items-center gap-2">
+        {own.map(({ sha256, name }) => (
+          <span key={sha256} className="relative">
+            <a href={`/api/photos/${sha256}`} target="_blank" rel="noreferrer">
+              {/* biome-ignore lint/performance/noImgElement: kept pictures are served as they are */}
+              <img src={`/api/photos/${sha256}`} alt={name} className="h-20 w-28 border border-line object-cover" />
+            </a>
+            {!readOnly && (
+              <button
+                type="button"
+                aria-label={`Take ${name} off the case`}
+                onClick={() => record('photoWithdrawn', { sha256 })}
+                className="absolute top-0 right-0 flex size-7 items-center justify-center bg-sheet/80 text-ink"
+              >
+                <X size={14} aria-hidden />
+              </button>
+            )}
+          </span>
+        ))}
+        {!readOnly && (
+          <button
+            type="button"
+            onClick={open}
+            disabled={busy}
+            className="inline-flex min-h-9 items-center gap-2 text-[14px] text-accent underline-offset-4 hover:underline"
+          >
+            <Camera size={15} aria-hidden /> {busy ? 'Keeping it' : 'Photograph: choose, drop or paste'}
+          </button>
+        )}
+      </div>
+      <input {...getInputProps()} aria-label="Photograph" />
+      {trouble && (
+        <p role="alert" className="mt-1 text-differs">
+          {trouble}
+        </p>
+      )}
+    </div>
+  );
+}
