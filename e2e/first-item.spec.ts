@@ -12,7 +12,7 @@ test('an item waiting in the queue goes from scan to sealed verdict by keyboard 
     if ((await waiting.getAttribute('aria-current')) === 'true') break;
   }
   await press(page, 'Enter');
-  await page.waitForURL(/PP-0017\/codes/);
+  await page.waitForURL(/PP-0417\/codes/);
 
   await expect(page.getByText('Which record does it belong to?')).toBeVisible();
   await scan(page, '9521204100262');
@@ -72,9 +72,9 @@ test('an item waiting in the queue goes from scan to sealed verdict by keyboard 
   // Found again by its words, from anywhere.
   await visit(page, '/releases');
   await page.keyboard.press('Control+k');
-  await type(page, 'PP-0017');
+  await type(page, 'PP-0417');
   await press(page, 'Enter');
-  await expect(page.getByRole('heading', { level: 1 })).toContainText('PP-0017');
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('PP-0417');
   await press(page, 'v');
   await page.waitForURL(/verdict/);
   await expect(page.getByText('In our opinion the goods are genuine.')).toBeVisible();
@@ -88,7 +88,7 @@ test('a scan on the queue opens a new case, and the next scan on it is read as i
   await expect(sheet).toContainText('Skerry Runner');
   await expect(sheet.getByRole('button', { name: '42', exact: true })).toHaveAttribute('aria-pressed', 'true');
   await press(page, 'Enter');
-  await page.waitForURL(/PP-0024\/codes/);
+  await page.waitForURL(/PP-0424\/codes/);
   await expect(page.getByRole('textbox', { name: /^Barcode number, Box label, agrees/ })).toHaveValue('9521204101054');
   // A scanner answers no check: its digits are taken as one text.
   await press(page, 'i');

@@ -24,7 +24,7 @@ test('a new maker’s codes are described, tried on samples, saved, and read on 
   await page.waitForURL(/schemes\/skerrow-lots-of-the-north-plant/);
   await expect(page.getByText('Revision 1')).toBeVisible();
 
-  await visit(page, '/case/PP-0018/codes');
+  await visit(page, '/case/PP-0418/codes');
   const batch = page.getByRole('textbox', { name: /^Batch code, Label/ });
   await batch.fill('2025014');
   await expect(page.getByRole('region', { name: 'The cell in focus' })).toContainText('Lots of the north plant');
@@ -70,7 +70,7 @@ test('a scan in the register finds the items that carry the code', async ({ page
 test('the text of a whole label is pasted and split, and the chains narrow while a suffix is typed', async ({
   page,
 }) => {
-  await visit(page, '/case/PP-0020/codes');
+  await visit(page, '/case/PP-0420/codes');
   const suffix = page.getByRole('textbox', { name: /^Label suffix, Box label/ });
   await suffix.focus();
   await page.evaluate((text) => {

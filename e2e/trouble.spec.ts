@@ -5,7 +5,7 @@ import { allSaved, expect, press, test, visit } from './bench';
 const field = (page: Page, name: string) => page.getByRole('textbox', { name: new RegExp(`^${name}, `) });
 
 test('bad input stays where it was typed, with a sentence, and is not kept', async ({ page }) => {
-  await visit(page, '/case/PP-0010/codes');
+  await visit(page, '/case/PP-0410/codes');
   const model = field(page, 'Model name, Box label');
   await model.fill('x'.repeat(10_000));
   await press(page, 'Tab');
@@ -34,7 +34,7 @@ test('bad input stays where it was typed, with a sentence, and is not kept', asy
 });
 
 test('what cannot be saved is still there and is saved on the second try', async ({ page }) => {
-  await visit(page, '/case/PP-0013/inspect');
+  await visit(page, '/case/PP-0413/inspect');
   await expect(page.getByRole('heading', { name: 'Senses and light' })).toBeVisible();
   await page.route('**/events', (route) => route.abort());
   await page.getByRole('button', { name: /^Box,/ }).click();
@@ -55,12 +55,12 @@ test('two people on one case: the later one is shown what changed and loses noth
   browser,
   baseURL,
 }) => {
-  await visit(page, '/case/PP-0015/inspect');
+  await visit(page, '/case/PP-0415/inspect');
   await expect(page.getByRole('complementary', { name: 'Standing' })).toBeVisible();
   const other = await browser.newContext({ baseURL });
   await other.addCookies([{ name: 'pinprick-checker', value: 'bryn-askerby', url: baseURL as string }]);
   const theirs = await other.newPage();
-  await visit(theirs, '/case/PP-0015/inspect');
+  await visit(theirs, '/case/PP-0415/inspect');
   await theirs.getByRole('button', { name: /^Bottle,/ }).click();
   await theirs.locator('li[data-check="outside.collar"] button').first().click();
   await press(theirs, '2');
@@ -71,7 +71,7 @@ test('two people on one case: the later one is shown what changed and loses noth
   await page.locator('li[data-check="outside.dip-tube"] button').first().click();
   await press(page, '1');
   const bar = page.getByRole('alert').filter({ hasText: 'not saved' });
-  await expect(bar).toContainText('PP-0015 was changed meanwhile.');
+  await expect(bar).toContainText('PP-0415 was changed meanwhile.');
   await expect(bar).toContainText('Bryn Askerby answered outside.collar: Gap, or collar turns');
   await bar.getByRole('button', { name: 'Add mine after theirs' }).click();
   await allSaved(page);
@@ -80,7 +80,7 @@ test('two people on one case: the later one is shown what changed and loses noth
 });
 
 test('an answer is excused with a reason, noted, and taken back', async ({ page }) => {
-  await visit(page, '/case/PP-0016/inspect');
+  await visit(page, '/case/PP-0416/inspect');
   await page.getByRole('button', { name: /^Garment outside,/ }).click();
   const zip = page.locator('li[data-check="outside.zip"]');
   await zip.getByRole('button').first().click();
@@ -102,7 +102,7 @@ test('an answer is excused with a reason, noted, and taken back', async ({ page 
 });
 
 test('a measured value typed faster than any scanner is taken whole', async ({ page }) => {
-  await visit(page, '/case/PP-0009/inspect');
+  await visit(page, '/case/PP-0409/inspect');
   const weight = page.locator('li[data-check="senses.weight"]');
   await weight.getByRole('button').first().click();
   await page.keyboard.type('285.5');
@@ -112,7 +112,7 @@ test('a measured value typed faster than any scanner is taken whole', async ({ p
 });
 
 test('a sealed case is read only until it is reopened with a reason', async ({ page }) => {
-  await visit(page, '/case/PP-0004/codes');
+  await visit(page, '/case/PP-0404/codes');
   await expect(field(page, 'Style code, Box base')).toHaveJSProperty('readOnly', true);
   await press(page, 'v');
   await page.waitForURL(/verdict/);
@@ -126,7 +126,7 @@ test('a sealed case is read only until it is reopened with a reason', async ({ p
 
 test('an exported case is taken in again, a truncated one is not', async ({ page }) => {
   await visit(page, '/');
-  const text = await (await page.request.get('/api/cases/PP-0001/export')).text();
+  const text = await (await page.request.get('/api/cases/PP-0401/export')).text();
   const choose = async (body: string) =>
     page
       .getByLabel('Exported case')
@@ -134,13 +134,13 @@ test('an exported case is taken in again, a truncated one is not', async ({ page
   await choose(text.slice(0, 5000));
   await expect(page.getByRole('alert').filter({ hasText: 'not a whole JSON file' })).toBeVisible();
   await choose(text);
-  await page.waitForURL(/PP-0001\/verdict/);
+  await page.waitForURL(/PP-0401\/verdict/);
 });
 
 test('addresses of nothing say so, and another site cannot write', async ({ page, baseURL }) => {
   await visit(page, '/case/PP-9999/codes');
   await expect(page.getByText('There is nothing under this address')).toBeVisible();
-  const foreign = await page.request.post('/api/cases/PP-0007/events', {
+  const foreign = await page.request.post('/api/cases/PP-0407/events', {
     headers: { origin: 'http://elsewhere.example' },
     data: { events: [], expectedSeq: 0 },
   });
@@ -174,10 +174,10 @@ test('nobody is at the bench until somebody is picked', async ({ browser, baseUR
 
 for (const [name, path] of [
   ['Queue', '/'],
-  ['Codes', '/case/PP-0014/codes'],
-  ['Codes of the fullest item', '/case/PP-0019/codes'],
-  ['Inspect', '/case/PP-0009/inspect'],
-  ['Verdict', '/case/PP-0007/verdict'],
+  ['Codes', '/case/PP-0414/codes'],
+  ['Codes of the fullest item', '/case/PP-0419/codes'],
+  ['Inspect', '/case/PP-0409/inspect'],
+  ['Verdict', '/case/PP-0407/verdict'],
   ['Releases', '/releases'],
   ['Release record', '/releases/tarn-court-low-fog'],
   ['Code schemes', '/schemes'],

@@ -5,7 +5,7 @@ import { theDesk } from './desk';
 
 export default async function QueuePage() {
   const desk = await theDesk();
-  const [{ open, sealed }, checkers] = await Promise.all([readQueue(desk), checkersAtBench(desk)]);
+  const [queue, checkers] = await Promise.all([readQueue(desk), checkersAtBench(desk)]);
   const names = Object.fromEntries(checkers.map(({ id, name }) => [id, name]));
-  return <QueueView open={open} sealed={sealed} names={names} now={desk.now()} />;
+  return <QueueView {...queue} names={names} now={desk.now()} />;
 }

@@ -25,6 +25,7 @@ import { recordEvents } from '@/desk/recordEvents';
 import { saveRecords } from '@/desk/records';
 import { type Answer, CASE_PLANS, type CasePlan } from './casePlans';
 import { SCHEMES } from './codeSchemes';
+import { fillHistory } from './history';
 import { CHARTS, MAKERS } from './makers';
 import { RELEASES } from './releases';
 import { ROSTER } from './roster';
@@ -36,7 +37,7 @@ const SEED = 0.7310585;
 /** Clock and identities of the demo world: the same ones each time. */
 function surroundings() {
   const random = randomLcg(SEED);
-  let at = Date.parse(`${addDays(DEMO_TODAY, -90)}T09:00:00Z`);
+  let at = Date.parse(`${addDays(DEMO_TODAY, -800)}T09:00:00Z`);
   return {
     newId: () => v4({ random: Uint8Array.from({ length: 16 }, () => Math.floor(random() * 256)) }),
     now: () => {
@@ -278,9 +279,10 @@ async function layOut(desk: Desk, plan: CasePlan): Promise<string> {
  * Fill a desk with the demo world: made-up makers, releases, checkers and items, from one seed. A desk that
  * has cases already is left as it is.
  *
- * @returns how many cases were laid out
+ * @param options.history two years of confirmed cases before them, which take some seconds
+ * @returns how many cases were laid out, without those
  */
-export async function fillDemo(desk: Desk): Promise<number> {
+export async function fillDemo(desk: Desk, { history = true }: { history?: boolean } = {}): Promise<number> {
   const { open, sealed } = await readQueue(desk);
   if (open.length + sealed.length > 0) return 0;
   const world = surroundings();
@@ -292,6 +294,7 @@ export async function fillDemo(desk: Desk): Promise<number> {
     ...RELEASES.map((body) => ({ kind: 'release' as const, body })),
     { kind: 'roster' as const, body: ROSTER },
   ]);
+  if (history) await fillHistory(demo, RELEASES, DEMO_TODAY, world.moveTo);
   // Numbers are given in the order of opening, so the oldest item comes first.
   const plans = [...CASE_PLANS].sort((a, b) => b.daysAgo - a.daysAgo);
   for (const [i, plan] of plans.entries()) {

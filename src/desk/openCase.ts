@@ -32,7 +32,8 @@ export interface OpenCommand {
 
 const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[1-8][0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}$/;
 
-const caseNumber = (figure: number): string => `PP-${String(figure).padStart(4, '0')}`;
+/** `PP-0042` */
+export const caseNumber = (figure: number): string => `PP-${String(figure).padStart(4, '0')}`;
 
 async function chosenRelease(desk: Desk, command: OpenCommand): Promise<Revision<Release> | null> {
   if (!command.release) return null;

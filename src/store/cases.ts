@@ -15,13 +15,18 @@ export async function findCase(
 }
 
 /** The rows that the queue shows: open ones longest waiting first, sealed ones newest first. */
-export async function listCases({ tables }: Store, state: CaseRow['state']): Promise<CaseRow[]> {
+export async function listCases({ tables }: Store, state: CaseRow['state'], limit?: number): Promise<CaseRow[]> {
   const direction = state === 'open' ? 'ASC' : 'DESC';
   const order: [string, string][] = [
     ['touchedAt', direction],
     ['number', 'ASC'],
   ];
-  return (await tables.cases.findAll({ where: { state }, order, raw: true })) as unknown as CaseRow[];
+  return (await tables.cases.findAll({ where: { state }, order, limit, raw: true })) as unknown as CaseRow[];
+}
+
+/** How many cases are in a state. */
+export function countCases({ tables }: Store, state: CaseRow['state']): Promise<number> {
+  return tables.cases.count({ where: { state } });
 }
 
 /** The whole log of a case, in order. */

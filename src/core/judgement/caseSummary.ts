@@ -29,8 +29,11 @@ export interface CaseSummary {
 }
 
 /** What the queue shows of a case, computed from its log and documents. */
-export function summarise(file: CaseFile, grounds: GroundsRevisions): CaseSummary {
-  const assessment = assess(file, groundsOf(grounds));
+export function summarise(
+  file: CaseFile,
+  grounds: GroundsRevisions,
+  assessment: Assessment = assess(file, groundsOf(grounds)),
+): CaseSummary {
   const { goods, packaging, findings, gains, thresholds } = assessment;
   const count = (wanted: (mark: string) => boolean) => findings.filter(({ mark }) => wanted(mark)).length;
   const release = grounds.release?.body;

@@ -1,14 +1,17 @@
 import type { VerdictBody } from '../casefile/event';
 import type { CaseFile } from '../casefile/fold';
-import { assess } from './assess';
+import { type Assessment, assess } from './assess';
 import { type GroundsRevisions, groundsOf, pinsOf } from './grounds';
 import { verdictSentences } from './sentences';
 
 const round = (value: number, places: number): number => Number(value.toFixed(places));
 
 /** What a verdict on the case as it stands would seal. The server seals only what it computes itself. */
-export function verdictBody(file: CaseFile, grounds: GroundsRevisions): VerdictBody {
-  const assessment = assess(file, groundsOf(grounds));
+export function verdictBody(
+  file: CaseFile,
+  grounds: GroundsRevisions,
+  assessment: Assessment = assess(file, groundsOf(grounds)),
+): VerdictBody {
   const { goods, packaging, weighing } = assessment;
   return {
     goods: goods.decision,

@@ -11,10 +11,10 @@ export interface TestDesk {
 }
 
 /** A desk on a directory of its own, with or without the demo world. */
-export async function testDesk(demo: boolean): Promise<TestDesk> {
+export async function testDesk(demo: boolean, history = false): Promise<TestDesk> {
   const directory = await mkdtemp(join(tmpdir(), 'pinprick-test-'));
   const desk = await openDesk(directory);
-  if (demo) await fillDemo(desk);
+  if (demo) await fillDemo(desk, { history });
   const at: TestDesk = {
     desk,
     directory,

@@ -26,6 +26,8 @@ interface CaseBookValue {
   /** Keep a scanned number, symbol or tag: at the place named, else on the packaging. Does nothing on a sealed case. */
   readScan(raw: string, place?: string): void;
   nameOf(checker: string): string;
+  /** Who works at this bench. */
+  checkers: Checker[];
 }
 
 const CaseBookContext = createContext<CaseBookValue | null>(null);
@@ -81,8 +83,8 @@ export function CaseBook({
   );
   const nameOf = useCallback((id: string) => checkers.find((checker) => checker.id === id)?.name ?? id, [checkers]);
   const value = useMemo(
-    () => ({ log, file, grounds, assessment, settled, record, readScan, nameOf }),
-    [log, file, grounds, assessment, settled, record, readScan, nameOf],
+    () => ({ log, file, grounds, assessment, settled, record, readScan, nameOf, checkers }),
+    [log, file, grounds, assessment, settled, record, readScan, nameOf, checkers],
   );
   return <CaseBookContext value={value}>{children}</CaseBookContext>;
 }

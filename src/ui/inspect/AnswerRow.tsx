@@ -131,6 +131,7 @@ export function AnswerRow({
           <Button
             key={each.label}
             aria-pressed={choice === each.label}
+            data-outcome={each.outcome}
             onClick={() => onChoice(i)}
             className={choice === each.label ? 'border-accent font-semibold' : ''}
           >

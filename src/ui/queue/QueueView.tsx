@@ -139,11 +139,13 @@ function Headings({ sealed }: { sealed: boolean }) {
 export function QueueView({
   open,
   sealed,
+  sealedMore,
   names,
   now,
 }: {
   open: QueueLineView[];
   sealed: QueueLineView[];
+  sealedMore: number;
   names: Record<string, string>;
   now: string;
 }) {
@@ -211,7 +213,10 @@ export function QueueView({
       {sealed.length > 0 && (
         <section className="mt-8 mb-10">
           <h2 className="mb-2 text-lg font-semibold">
-            Sealed <span className="font-normal text-soft">{sealed.length}</span>
+            Sealed{' '}
+            <span className="font-normal text-soft">
+              {sealedMore > 0 ? `the newest ${sealed.length} of ${sealed.length + sealedMore}` : sealed.length}
+            </span>
           </h2>
           <Headings sealed />
           {sealed.map((line, i) => (

@@ -6,7 +6,9 @@ import { useCaseBook } from '../casebook/CaseBook';
 import { QuestionScale } from '../casebook/QuestionScale';
 import { ThreeReadings } from '../inspect/Standing';
 import { MarkSign } from '../marks/MarkSign';
+import { OpinionPanel } from './OpinionPanel';
 import { SealPanel } from './SealPanel';
+import { TruthPanel } from './TruthPanel';
 import { Waterfall } from './Waterfall';
 import { WouldChange } from './WouldChange';
 
@@ -42,7 +44,7 @@ const STYLES: Partial<Record<VerdictSentence['about'], string>> = {
 };
 
 /** What is decided, why, how sure, what was not looked at; then the working, and the seal. */
-export function VerdictView() {
+export function VerdictView({ me }: { me: string | null }) {
   const { file, grounds, assessment } = useCaseBook();
   const { goods, packaging, findings } = assessment;
   const sentences = verdictSentences(file, assessment);
@@ -90,6 +92,8 @@ export function VerdictView() {
         <div data-seal>
           <SealPanel />
         </div>
+        <OpinionPanel me={me} />
+        <TruthPanel />
       </aside>
     </main>
   );

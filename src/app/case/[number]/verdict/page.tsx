@@ -1,5 +1,6 @@
 import { VerdictView } from '@/ui/verdict/VerdictView';
+import { checkerAtBench } from '../../../desk';
 
-export default function VerdictPage() {
-  return <VerdictView />;
+export default async function VerdictPage() {
+  return <VerdictView me={(await checkerAtBench())?.id ?? null} />;
 }

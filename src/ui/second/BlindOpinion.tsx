@@ -1,0 +1,154 @@
+'use client';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import type { RecordedFinding } from '@/core/casefile/event';
+import { answersOf, pairOutcome, textOutcome } from '@/core/checks/answers';
+import { withinTolerance } from '@/core/checks/finding';
+import { answerText } from '@/core/checks/secondOpinion';
+import { useCaseBook } from '../casebook/CaseBook';
+import { Button, Key } from '../controls/Button';
+import { Caution } from '../inspect/Caution';
+import { CheckDrawing } from '../inspect/CheckDrawing';
+
+/** The checks that a second person was asked about, one after another, without the first answers. */
+export function BlindOpinion({ opinion: id, me }: { opinion: string; me: string | null }) {
+  const { file, assessment, record, log } = useCaseBook();
+  const router = useRouter();
+  const [answers, setAnswers] = useState<Record<string, RecordedFinding>>({});
+  const [left, setLeft] = useState<string | null>(null);
+  const [text, setText] = useState('');
+  const opinion = file.opinions.find((each) => each.id === id);
+  const asked = assessment.findings.filter(({ check }) => opinion?.checks.includes(check.id));
+  const current = asked.find(({ check }) => !answers[check.id]);
+  const give = (answer: RecordedFinding) => {
+    if (!current) return;
+    setAnswers({ ...answers, [current.check.id]: answer });
+    setLeft(null);
+    setText('');
+  };
+  const pick = (at: number) => {
+    const choice = current && answersOf(current.check)[at];
+    if (!current || !choice) return;
+    const { answer } = current.check;
+    if (answer.form !== 'pair') give({ outcome: choice.outcome, choice: choice.label });
+    else if (left === null) setLeft(choice.label);
+    else give({ outcome: pairOutcome(answer, left, choice.label), left, right: choice.label });
+  };
+  const write = () => {
+    if (!current || text.trim() === '') return;
+    const { check, nominal } = current;
+    if (check.answer.form === 'text') {
+      give({ outcome: textOutcome(check.answer, text), text: text.trim().slice(0, 200) });
+      return;
+    }
+    const value = Number(text.replace(',', '.'));
+    if (!nominal || !Number.isFinite(value)) return;
+    const uncertainty = check.answer.form === 'quantity' ? check.answer.uncertainty : 0;
+    give({ outcome: withinTolerance(value, uncertainty, nominal) ? 'agrees' : 'differs', value });
+  };
+  useHotkeys('1,2,3,4,5,6,7,8,9', (event) => pick(Number(event.key) - 1), [current, left, answers]);
+  useHotkeys('0', () => give({ outcome: 'cantTell' }), [current, answers]);
+  const finish = () => {
+    record('opinionGiven', { asked: id, answers });
+    router.push(`/case/${log.folder.number}/verdict`);
+  };
+  if (!opinion || opinion.given || opinion.to !== me)
+    return (
+      <main className="mx-auto max-w-[720px] px-5 py-6">
+        <p>
+          {!opinion
+            ? 'Nobody asked for this opinion.'
+            : opinion.given
+              ? 'This opinion was given already.'
+              : 'This opinion was asked of somebody else; that person has to be at the bench.'}
+        </p>
+      </main>
+    );
+  const typed = current && ['quantity', 'count', 'text'].includes(current.check.answer.form);
+  return (
+    <main className="mx-auto grid max-w-[720px] gap-4 px-5 py-6">
+      <p className="text-soft">
+        Second opinion, {Object.keys(answers).length} of {asked.length} answered. What the first person found is not
+        shown.
+      </p>
+      {current ? (
+        <section aria-label={current.check.name} className="grid gap-3 border-y bg-sheet p-4">
+          <h2 className="text-lg font-semibold">{current.check.name}</h2>
+          <p className="text-[16px]">{current.check.instruction}</p>
+          <p>
+            <span className="text-soft">Expected: </span>
+            {current.nominal &&
+              `${Number(current.nominal.value.toFixed(2))} ± ${current.nominal.tolerance} ${current.nominal.unit}. `}
+            {current.check.expected}
+          </p>
+          <p>
+            <span className="text-soft">Copies: </span>
+            {current.check.copies}
+          </p>
+          {current.check.drawing && <CheckDrawing drawing={current.check.drawing} />}
+          {current.check.caution && <Caution text={current.check.caution} />}
+          {current.check.answer.form === 'pair' && (
+            <p>{left === null ? 'Left first.' : `Left: ${left}. Now the right.`}</p>
+          )}
+          <div className="flex flex-wrap gap-2">
+            {answersOf(current.check).map(({ label }, i) => (
+              <Button key={label} onClick={() => pick(i)}>
+                <Key>{String(i + 1)}</Key> {label}
+              </Button>
+            ))}
+            {typed && (
+              <form
+                className="flex items-center gap-2"
+                onSubmit={(event) => {
+                  event.preventDefault();
+                  write();
+                }}
+              >
+                <input
+                  value={text}
+                  onChange={({ target }) => setText(target.value)}
+                  aria-label={current.check.name}
+                  className="h-10 w-40 border border-line bg-ground px-2 font-mono outline-none focus:border-accent"
+                />
+                {current.nominal?.unit}
+                <Button type="submit" look="act">
+                  Answer
+                </Button>
+              </form>
+            )}
+            <Button onClick={() => give({ outcome: 'cantTell' })}>
+              <Key>0</Key> Can’t tell
+            </Button>
+          </div>
+        </section>
+      ) : (
+        <>
+          <ul className="border-t">
+            {asked.map(({ check }) => (
+              <li key={check.id} className="flex items-center justify-between gap-4 border-b py-1">
+                <span>{check.name}</span>
+                <span className="flex items-center gap-2">
+                  {answers[check.id] && answerText(answers[check.id] as RecordedFinding)}
+                  <Button
+                    look="quiet"
+                    onClick={() =>
+                      setAnswers(Object.fromEntries(Object.entries(answers).filter(([key]) => key !== check.id)))
+                    }
+                  >
+                    Again
+                  </Button>
+                </span>
+              </li>
+            ))}
+          </ul>
+          <div>
+            <Button look="act" onClick={finish}>
+              Give this opinion
+            </Button>
+          </div>
+        </>
+      )}
+    </main>
+  );
+}
