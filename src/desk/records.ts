@@ -1,3 +1,5 @@
+import type { KindDefinition } from '@/core/checks/check';
+import { checkKind, checkProblems, measureProblems } from '@/core/checks/checkKind';
 import { checkScheme } from '@/core/codes/schemes/checkScheme';
 import type { CodeScheme } from '@/core/codes/schemes/codeScheme';
 import { formatProblem } from '@/core/formats/validate';
@@ -25,6 +27,17 @@ export function parseRecords(text: string): RecordsEntry[] {
   return parseFile<RecordsEntry[]>(text, 'records', 'a records file');
 }
 
+/** What is wrong with a document that follows its format. */
+const UNSOUND: Partial<Record<DocumentKind, (body: unknown) => string[]>> = {
+  'code-scheme': (body) => checkScheme(body as CodeScheme),
+  'size-chart': (body) => checkChart(body as SizeChart),
+  kind: (body) => checkKind(body as KindDefinition),
+  release: (body) => {
+    const { nominal, checks } = body as Release;
+    return [...measureProblems(nominal), ...checks.add.flatMap(checkProblems)];
+  },
+};
+
 /**
  * Keep reference documents, all or none: each is held against its format, gets a new revision where it
  * changed, and releases are put into the index.
@@ -35,12 +48,7 @@ export async function saveRecords(desk: Desk, entries: RecordsEntry[]): Promise<
   for (const { kind, body } of entries) {
     const problem = formatProblem(kind, body);
     if (problem) throw new Refusal('invalid', `The ${kind} “${body.id}” is not sound: ${problem}`);
-    const unsound =
-      kind === 'code-scheme'
-        ? checkScheme(body as CodeScheme)
-        : kind === 'size-chart'
-          ? checkChart(body as SizeChart)
-          : [];
+    const unsound = UNSOUND[kind]?.(body) ?? [];
     if (unsound.length > 0) throw new Refusal('invalid', `The ${kind} “${body.id}” is not sound: ${unsound.join(' ')}`);
   }
   await desk.store.write(async (transaction) => {

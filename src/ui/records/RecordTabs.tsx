@@ -6,6 +6,8 @@ const TABS = [
   { href: '/releases', name: 'Releases' },
   { href: '/schemes', name: 'Code schemes' },
   { href: '/charts', name: 'Size charts' },
+  { href: '/checks', name: 'Checks' },
+  { href: '/rules', name: 'House rules' },
 ];
 
 /** The kinds of record that the desk keeps, above their lists. */

@@ -1,0 +1,13 @@
+import type { CheckDefinition } from '@/core/checks/check';
+import { saveCheck } from '@/desk/checks';
+import { theDesk } from '../../desk';
+import { bodyJson, respond, whoIsAtBench } from '../respond';
+
+/** POST { kind, check }: keep a check of a kind of goods. */
+export function POST(request: Request): Promise<Response> {
+  return respond(request, async () => {
+    await whoIsAtBench();
+    const { kind, check } = await bodyJson<{ kind: string; check: CheckDefinition }>(request);
+    return saveCheck(await theDesk(), String(kind), check);
+  });
+}

@@ -1,0 +1,20 @@
+import { notFound } from 'next/navigation';
+import { readCheckRecords } from '@/desk/checks';
+import { CheckPage } from '@/ui/checks/CheckPage';
+import { orNotFound, theDesk } from '../../../desk';
+
+export default async function OneCheckPage({ params }: { params: Promise<{ kind: string; id: string }> }) {
+  const { kind, id } = await params;
+  const { kind: definition, records, revision } = await orNotFound(readCheckRecords(await theDesk(), kind));
+  const record = records.find(({ check }) => check.id === decodeURIComponent(id));
+  if (!record) notFound();
+  const { layers, strands, checks } = definition;
+  return (
+    <CheckPage
+      key={`${id}/${revision}`}
+      kind={{ id: definition.id, name: definition.name, layers, strands }}
+      record={record}
+      editable={checks.some((check) => check.id === record.check.id)}
+    />
+  );
+}

@@ -1,0 +1,88 @@
+import type { NominalMeasure } from '../releases/release';
+import type { CheckDefinition, KindDefinition } from './check';
+import { TOOLS } from './tools';
+
+/** A chain of checks that wait for each other and come back to where they began; null where there is none. */
+function cycle(checks: CheckDefinition[]): string[] | null {
+  const waitsFor = new Map(
+    checks.map(({ id, after, appliesWhen }) => [id, [...after, ...Object.keys(appliesWhen?.checks ?? {})]]),
+  );
+  const done = new Set<string>();
+  const walk = (id: string, path: string[]): string[] | null => {
+    if (path.includes(id)) return [...path.slice(path.indexOf(id)), id];
+    if (done.has(id)) return null;
+    for (const next of waitsFor.get(id) ?? []) {
+      const found = walk(next, [...path, id]);
+      if (found) return found;
+    }
+    done.add(id);
+    return null;
+  };
+  for (const { id } of checks) {
+    const found = walk(id, []);
+    if (found) return found;
+  }
+  return null;
+}
+
+/** What is wrong with one check that follows its format. */
+export function checkProblems(check: CheckDefinition): string[] {
+  const say = (what: string) => `“${check.name}” ${what}`;
+  const { answer, g, c } = check;
+  const problems: string[] = [];
+  if (g >= c)
+    problems.push(say(`differs as often on genuine items (${g}) as on counterfeits (${c}), so it tells nothing.`));
+  if (answer.form === 'choice') {
+    const outcomes = answer.choices.map(({ outcome }) => outcome);
+    if (!outcomes.includes('agrees') || !outcomes.some((each) => each === 'differs' || each === 'missing'))
+      problems.push(say('needs an answer that agrees and one that differs.'));
+    const labels = answer.choices.map(({ label }) => label);
+    if (new Set(labels).size < labels.length) problems.push(say('has two answers of one name.'));
+  }
+  if (answer.form === 'ordinal') {
+    const [first, last] = answer.genuine;
+    if (first > last || last >= answer.scale.length) problems.push(say('has no such steps on its scale.'));
+    else if (first === 0 && last === answer.scale.length - 1) problems.push(say('takes every step for genuine.'));
+  }
+  if (answer.form === 'pair') {
+    const unknown = answer.genuine.find((state) => !answer.states.includes(state));
+    if (unknown) problems.push(say(`calls “${unknown}” genuine, which is none of its states.`));
+    if (answer.rule === 'free' && answer.genuine.length === answer.states.length)
+      problems.push(say('takes every pair for genuine.'));
+  }
+  for (const tool of check.tools ?? []) if (!TOOLS[tool]) problems.push(say(`needs the unknown tool “${tool}”.`));
+  if ((check.intrusiveness ?? 0) >= 2 && !check.recordBefore)
+    problems.push(say('takes something apart; say what has to be recorded before.'));
+  return problems;
+}
+
+/**
+ * What is wrong with a kind of goods that follows its format: checks twice, in layers or strands that are not
+ * there, waiting for each other in a circle, or unable to tell anything.
+ *
+ * @returns sentences; empty where it may be saved
+ */
+export function checkKind(kind: KindDefinition, added: CheckDefinition[] = []): string[] {
+  const checks = [...kind.checks, ...added];
+  const ids = checks.map(({ id }) => id);
+  const problems = checks.flatMap(checkProblems);
+  for (const id of new Set(ids.filter((each, i) => ids.indexOf(each) !== i)))
+    problems.push(`There are two checks “${id}”.`);
+  for (const { name, layer, strand, after, appliesWhen } of checks) {
+    if (!kind.layers.some(({ id }) => id === layer))
+      problems.push(`“${name}” is in a layer “${layer}” that is not there.`);
+    if (!kind.strands[strand]) problems.push(`“${name}” is in a strand “${strand}” that is not there.`);
+    const lost = [...after, ...Object.keys(appliesWhen?.checks ?? {})].find((id) => !ids.includes(id));
+    if (lost) problems.push(`“${name}” waits for a check “${lost}” that is not there.`);
+  }
+  const circle = cycle(checks);
+  if (circle) problems.push(`Checks wait for each other in a circle: ${circle.join(', ')}.`);
+  return problems;
+}
+
+/** What is wrong with the figures of a release. */
+export function measureProblems(nominal: Record<string, NominalMeasure>): string[] {
+  return Object.entries(nominal)
+    .filter(([, { tolerance }]) => !(tolerance > 0))
+    .map(([id]) => `The measure “${id}” has a tolerance of zero; no two genuine items are that much alike.`);
+}

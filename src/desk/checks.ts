@@ -1,0 +1,77 @@
+import type { CheckDefinition, KindDefinition } from '@/core/checks/check';
+import { cohensKappa } from '@/core/checks/secondOpinion';
+import { formatProblem } from '@/core/formats/validate';
+import { type CheckRecord, checkRecord } from '@/core/judgement/checkRecord';
+import type { HouseRules } from '@/core/judgement/houseRules';
+import type { TellStatistics } from '@/core/judgement/statistics';
+import { listConfirmed } from '@/store/confirmedCases';
+import { listDocuments, readDocument } from '@/store/documents';
+import type { Desk } from './desk';
+import { HOUSE_RULES_ID } from './grounds';
+import { agreements } from './opinions';
+import { saveRecords } from './records';
+import { Refusal } from './refusal';
+import { checksOfKind, relearn } from './truths';
+
+/** The checks of a kind of goods with what confirmed cases say of each. */
+export interface CheckRecords {
+  kind: KindDefinition;
+  revision: number;
+  records: CheckRecord[];
+  /** Weights of the confirmed cases, and the day of the last one; null before there are any. */
+  learned: { genuine: number; counterfeit: number; asOf: string } | null;
+}
+
+/** Every kind of goods, by name. */
+export async function listKinds(desk: Desk): Promise<{ id: string; name: string }[]> {
+  const kinds = await listDocuments<KindDefinition>(desk.store, 'kind');
+  return kinds.map(({ id, body }) => ({ id, name: body.name }));
+}
+
+/** @throws Refusal where there is no such kind of goods */
+export async function readCheckRecords(desk: Desk, kind: string): Promise<CheckRecords> {
+  const definition = await readDocument<KindDefinition>(desk.store, 'kind', kind);
+  const rules = await readDocument<HouseRules>(desk.store, 'house-rules', HOUSE_RULES_ID);
+  if (!definition || !rules) throw new Refusal('notFound', `There is no kind of goods “${kind.slice(0, 80)}”.`);
+  const statistics = await readDocument<TellStatistics>(desk.store, 'statistics', kind);
+  const cases = await listConfirmed(desk.store, kind);
+  const asOf = statistics?.body.asOf ?? desk.now().slice(0, 10);
+  const checks = await checksOfKind(desk, kind);
+  return {
+    kind: definition.body,
+    revision: definition.revision,
+    records: checks.map((check) => checkRecord(check, cases, rules.body, asOf)),
+    learned: statistics && { genuine: statistics.body.genuine, counterfeit: statistics.body.counterfeit, asOf },
+  };
+}
+
+/**
+ * Keep an edited check, or a new one, of a kind of goods, and learn anew with what it states.
+ *
+ * @throws Refusal with a sentence where it is unsound; nothing is kept then
+ */
+export async function saveCheck(desk: Desk, kind: string, check: CheckDefinition): Promise<{ revision: number }> {
+  const problem = formatProblem('check', check);
+  if (problem) throw new Refusal('invalid', problem);
+  const definition = await readDocument<KindDefinition>(desk.store, 'kind', kind);
+  if (!definition) throw new Refusal('notFound', `There is no kind of goods “${kind.slice(0, 80)}”.`);
+  const { checks } = definition.body;
+  const known = checks.some(({ id }) => id === check.id);
+  const next = known ? checks.map((each) => (each.id === check.id ? check : each)) : [...checks, check];
+  await saveRecords(desk, [{ kind: 'kind', body: { ...definition.body, checks: next } as KindDefinition }]);
+  const statistics = await readDocument<TellStatistics>(desk.store, 'statistics', kind);
+  if (statistics) await desk.store.write((transaction) => relearn(desk, kind, statistics.body.asOf, transaction));
+  return { revision: (await readDocument(desk.store, 'kind', kind))?.revision ?? 1 };
+}
+
+/** Agreement of two people over time: Cohen's kappa by quarter. */
+export async function agreementByQuarter(
+  desk: Desk,
+): Promise<{ quarter: string; pairs: number; kappa: number | null }[]> {
+  const quarters = new Map<string, Parameters<typeof cohensKappa>[0]>();
+  for (const { at, pairs } of await agreements(desk)) {
+    const quarter = `${at.slice(0, 4)} Q${Math.ceil(Number(at.slice(5, 7)) / 3)}`;
+    quarters.set(quarter, [...(quarters.get(quarter) ?? []), ...pairs]);
+  }
+  return [...quarters].map(([quarter, pairs]) => ({ quarter, pairs: pairs.length, kappa: cohensKappa(pairs) }));
+}

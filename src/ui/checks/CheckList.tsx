@@ -1,0 +1,138 @@
+'use client';
+import { clsx } from 'clsx';
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import type { KindDefinition } from '@/core/checks/check';
+import type { CheckRecord, CheckVerdict, Tally } from '@/core/judgement/checkRecord';
+import { RecordTabs } from '../records/RecordTabs';
+import { Interval } from './Interval';
+
+const COLUMNS =
+  'grid grid-cols-[minmax(0,1.5fr)_8rem_6.5rem_6.5rem_13rem_minmax(0,8.5rem)_5.5rem] items-center gap-4 px-3 max-lg:grid-cols-[minmax(0,1.5fr)_6.5rem_6.5rem_13rem_5.5rem]';
+
+export const VERDICT_COLOURS: Record<CheckVerdict, string> = {
+  useful: 'text-agrees',
+  weak: 'text-soft',
+  stale: 'text-differs',
+  untested: 'text-doubt',
+};
+
+const tally = ({ seen, differed }: Tally): string => (seen === 0 ? '–' : `${differed} of ${seen}`);
+const dban = (value: number): string => `${value > 0 ? '+' : '−'}${Math.abs(value).toFixed(1)}`;
+
+/** Every check of a kind of goods with what it has proved to be worth. */
+export function CheckList({
+  kind,
+  kinds,
+  records,
+  learned,
+  agreement,
+}: {
+  kind: KindDefinition;
+  kinds: { id: string; name: string }[];
+  records: CheckRecord[];
+  learned: { genuine: number; counterfeit: number; asOf: string } | null;
+  agreement: { quarter: string; pairs: number; kappa: number | null }[];
+}) {
+  const router = useRouter();
+  const [only, setOnly] = useState<CheckVerdict | null>(null);
+  const order = new Map(kind.layers.map(({ id }, i) => [id, i]));
+  const shown = records
+    .filter(({ verdict }) => only === null || verdict === only)
+    .sort((a, b) => (order.get(a.check.layer) ?? 99) - (order.get(b.check.layer) ?? 99));
+  const [at, setAt] = useState(-1);
+  const step = (by: number) => setAt((index) => Math.max(0, Math.min(shown.length - 1, index + by)));
+  const pathOf = (record: CheckRecord) => `/checks/${kind.id}/${encodeURIComponent(record.check.id)}`;
+  useHotkeys('j,down', () => step(1), { preventDefault: true }, [shown.length]);
+  useHotkeys('k,up', () => step(-1), { preventDefault: true }, [shown.length]);
+  useHotkeys('enter', () => shown[at] && router.push(pathOf(shown[at])), [shown, at]);
+  const verdicts: CheckVerdict[] = ['useful', 'weak', 'stale', 'untested'];
+  return (
+    <main className="mx-auto max-w-[1360px] px-5 py-4">
+      <RecordTabs />
+      <div className="mb-3 flex flex-wrap items-end justify-between gap-4">
+        <h1 className="text-lg font-semibold">
+          Checks of {kind.name.toLowerCase()} <span className="font-normal text-soft">{records.length}</span>
+        </h1>
+        <nav aria-label="Kinds of goods" className="flex flex-wrap gap-1">
+          {kinds.map(({ id, name }) => (
+            <Link
+              key={id}
+              href={`/checks/${id}`}
+              aria-current={id === kind.id ? 'page' : undefined}
+              className="flex min-h-9 items-center px-2 underline-offset-4 hover:underline aria-[current=page]:font-semibold"
+            >
+              {name}
+            </Link>
+          ))}
+        </nav>
+      </div>
+      <div className="mb-4 flex flex-wrap items-center gap-x-6 gap-y-1">
+        {verdicts.map((verdict) => {
+          const count = records.filter((each) => each.verdict === verdict).length;
+          return (
+            <button
+              key={verdict}
+              type="button"
+              aria-pressed={only === verdict}
+              onClick={() => setOnly(only === verdict ? null : verdict)}
+              className={clsx('min-h-9 border-b-2', only === verdict ? 'border-accent' : 'border-transparent')}
+            >
+              <strong className={clsx('text-[17px] font-semibold', VERDICT_COLOURS[verdict])}>{count}</strong> {verdict}
+            </button>
+          );
+        })}
+        <p className="text-[13px] text-soft">
+          {learned
+            ? `Learned from ${learned.genuine.toFixed(0)} genuine and ${learned.counterfeit.toFixed(0)} counterfeit items by weight; counterfeits fade.`
+            : 'No case of this kind is confirmed yet; what is stated stands.'}
+          {agreement.length > 0 &&
+            ` Two people agree, by quarter: ${agreement
+              .slice(-4)
+              .map(
+                ({ quarter, kappa, pairs }) =>
+                  `${quarter} kappa ${kappa === null ? 'untold' : kappa.toFixed(2)} (${pairs})`,
+              )
+              .join(', ')}.`}
+        </p>
+      </div>
+      <div className={clsx(COLUMNS, 'border-b pb-1 text-[13px] text-soft')}>
+        <span>Check</span>
+        <span className="max-lg:hidden">Layer</span>
+        <span>Genuine differed</span>
+        <span>Copies differed</span>
+        <span>P(differs): genuine ○, copies ▾</span>
+        <span className="max-lg:hidden">dban if it differs, agrees</span>
+        <span>It is</span>
+      </div>
+      {shown.map((record, i) => {
+        const { check, genuine, counterfeit, g, c, worth, verdict } = record;
+        return (
+          <Link
+            key={check.id}
+            href={pathOf(record)}
+            className={clsx(
+              COLUMNS,
+              'min-h-11 border-b hover:bg-wash',
+              i === at && 'bg-wash shadow-[inset_3px_0_0_var(--accent)]',
+            )}
+          >
+            <span className="truncate">{check.name}</span>
+            <span className="truncate text-[13px] text-soft max-lg:hidden">
+              {kind.layers.find(({ id }) => id === check.layer)?.name}
+            </span>
+            <span className="font-mono text-[14px]">{tally(genuine)}</span>
+            <span className="font-mono text-[14px]">{tally(counterfeit)}</span>
+            <Interval g={g} c={c} />
+            <span className="font-mono text-[14px] max-lg:hidden">
+              {dban(worth.differs)} {dban(worth.agrees)}
+            </span>
+            <span className={clsx('font-semibold', VERDICT_COLOURS[verdict])}>{verdict}</span>
+          </Link>
+        );
+      })}
+    </main>
+  );
+}

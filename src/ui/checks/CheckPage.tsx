@@ -1,0 +1,118 @@
+'use client';
+import Link from 'next/link';
+import { useState } from 'react';
+import type { KindDefinition } from '@/core/checks/check';
+import { checkProblems } from '@/core/checks/checkKind';
+import type { CheckRecord, Estimate } from '@/core/judgement/checkRecord';
+import { weightWord } from '@/core/judgement/sentences';
+import { Button } from '../controls/Button';
+import { CheckDrawing } from '../inspect/CheckDrawing';
+import { RecordTabs } from '../records/RecordTabs';
+import { CheckForm } from './CheckForm';
+import { VERDICT_COLOURS } from './CheckList';
+import { Trend } from './Trend';
+
+const percent = (share: number): string => `${Number((share * 100).toFixed(share < 0.1 ? 1 : 0))} %`;
+const estimate = ({ value, interval: [low, high] }: Estimate): string =>
+  `${percent(value)}, 90 % interval ${percent(low)} to ${percent(high)}`;
+
+/** One check: what it says, what it has proved to be worth, its trend, who disagrees; and its edit form. */
+export function CheckPage({
+  kind,
+  record,
+  editable,
+}: {
+  kind: Pick<KindDefinition, 'id' | 'name' | 'layers' | 'strands'>;
+  record: CheckRecord;
+  /** False for a check that a release adds. */
+  editable: boolean;
+}) {
+  const [editing, setEditing] = useState(false);
+  const { check, genuine, counterfeit, g, c, recent, worth, trend, verdict, because } = record;
+  const facts: [string, string][] = [
+    ['Stated', `differs on ${percent(check.g)} of genuine, ${percent(check.c)} of counterfeit items`],
+    ['Support', `${check.support}: ${check.source}`],
+    ['Genuine items', `${genuine.differed} of ${genuine.seen} differed; ${estimate(g)}`],
+    ['Counterfeits', `${counterfeit.differed} of ${counterfeit.seen} differed; ${estimate(c)}, older ones faded`],
+    ['Last nine months', recent ? `counterfeits: ${estimate(recent)}` : 'too few counterfeits to tell'],
+    ['Worth if it differs', `${worth.differs.toFixed(1)} dban, ${weightWord(worth.differs)}`],
+    ['Worth if it agrees', `+${worth.agrees.toFixed(1)} dban, ${weightWord(worth.agrees)}`],
+    ['Layer', kind.layers.find(({ id }) => id === check.layer)?.name ?? check.layer],
+    ['Strand', kind.strands[check.strand] ?? check.strand],
+  ];
+  return (
+    <main className="mx-auto max-w-[1360px] px-5 py-4">
+      <RecordTabs />
+      <p className="text-[13px]">
+        <Link href={`/checks/${kind.id}`} className="text-accent underline-offset-4 hover:underline">
+          Checks of {kind.name.toLowerCase()}
+        </Link>
+      </p>
+      <h1 className="text-[22px] font-semibold">{check.name}</h1>
+      <p className="mb-5 max-w-[80ch]">
+        <strong className={`font-semibold ${VERDICT_COLOURS[verdict]}`}>
+          {verdict.charAt(0).toUpperCase()}
+          {verdict.slice(1)}.
+        </strong>{' '}
+        {because}
+      </p>
+      <div className="grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)] gap-10 max-lg:grid-cols-1">
+        <div className="grid content-start gap-6">
+          <dl className="border-t">
+            {facts.map(([name, text]) => (
+              <div key={name} className="grid grid-cols-[10rem_minmax(0,1fr)] gap-3 border-b py-1.5">
+                <dt className="text-soft">{name}</dt>
+                <dd>{text}</dd>
+              </div>
+            ))}
+          </dl>
+          {check.disagree && check.disagree.length > 0 && (
+            <section>
+              <h2 className="mb-1 border-b pb-1 text-[15px] font-semibold">Those who disagree</h2>
+              <ul className="grid gap-1.5">
+                {check.disagree.map(({ note, source }) => (
+                  <li key={note}>
+                    {note} <span className="text-[13px] text-soft">({source})</span>
+                  </li>
+                ))}
+              </ul>
+            </section>
+          )}
+        </div>
+        <div className="grid content-start gap-6">
+          <section>
+            <h2 className="mb-1 border-b pb-1 text-[15px] font-semibold">
+              Share that differed, by quarter <span className="font-normal text-soft">of all that were seen</span>
+            </h2>
+            <Trend trend={trend} />
+          </section>
+          <section className="grid gap-1.5">
+            <h2 className="border-b pb-1 text-[15px] font-semibold">What is done</h2>
+            <p>{check.instruction}</p>
+            <p>
+              <span className="text-soft">Expected: </span>
+              {check.expected}
+            </p>
+            <p>
+              <span className="text-soft">Copies: </span>
+              {check.copies}
+            </p>
+            {check.drawing && <CheckDrawing drawing={check.drawing} />}
+            {check.caution && <p className="text-doubt">Caution: {check.caution}</p>}
+          </section>
+        </div>
+      </div>
+      <section className="mt-6 border-t pt-4">
+        {editable ? (
+          editing ? (
+            <CheckForm kind={kind} check={check} onDone={() => setEditing(false)} problems={checkProblems} />
+          ) : (
+            <Button onClick={() => setEditing(true)}>Edit this check</Button>
+          )
+        ) : (
+          <p className="text-soft">A release record adds this check; it is edited there.</p>
+        )}
+      </section>
+    </main>
+  );
+}
