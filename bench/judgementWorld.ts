@@ -155,7 +155,17 @@ export function drawCases(world: JudgementWorld, count: number, seed: number, us
     return {
       truth,
       findings,
-      confirmed: { number: String(at), kind: 'k', release: null, truth, at: day, findings: seen },
+      confirmed: {
+        number: String(at),
+        kind: 'k',
+        release: null,
+        truth,
+        at: day,
+        findings: seen,
+        circumstances: { channel: 'walk-in', inHand: true, packaged: true },
+        without: [],
+        chain: 'open',
+      },
     };
   });
 }

@@ -9,7 +9,7 @@ import { contextOf } from '@/core/crossread/context';
 import { crossread } from '@/core/crossread/crossread';
 import { addDays, daysBetween } from '@/core/dates/day';
 import { statedClasses } from '@/core/judgement/classes';
-import { groundsOf } from '@/core/judgement/grounds';
+import { type Grounds, groundsOf } from '@/core/judgement/grounds';
 import type { Release } from '@/core/releases/release';
 import type { Desk } from '@/desk/desk';
 import { type HistoricCase, keepHistory } from '@/desk/history';
@@ -68,6 +68,21 @@ function answerOf({ check, nominal }: Finding, differs: boolean, normal: () => n
   }
   const choice = answersOf(check).find(({ outcome }) => (outcome !== 'agrees') === differs);
   return choice ? { outcome: choice.outcome, choice: choice.label } : null;
+}
+
+/** The style code wherever this kind prints it; a careless copyist takes a number too far. */
+function styleCodes(release: Release, { kind, maker }: Grounds, wrong: boolean, newId: () => string): NewEvent[] {
+  const { id: releaseId, name, styleCode, colourName } = release;
+  const raw = wrong ? `${styleCode.slice(0, -1)}${(Number(styleCode.at(-1)) + 1) % 10 || 3}` : styleCode;
+  const own = { releaseId, revision: 1, makerName: maker?.name ?? '', name, styleCode, colourName, sizeKey: null };
+  const belongsTo = wrong ? [] : [own];
+  return kind.places
+    .filter(({ side, facts }) => side !== 'said' && facts.includes('styleCode'))
+    .map(({ id: place }) => ({
+      id: newId(),
+      type: 'factRead',
+      body: { place, fact: 'styleCode', state: 'read', raw, via: 'typed', belongsTo, corrections: [] },
+    }));
 }
 
 /**
@@ -129,9 +144,12 @@ export async function fillHistory(
         const context = contextOf(file, grounds);
         const classes = new Map<string, { genuine: 'usual' | 'offDay'; counterfeit: 'well' | 'poorly' }>();
         const wellCopied = second ? 0.6 : 0.4;
-        return gatherFindings(file, context, crossread(context)).flatMap((finding): NewEvent[] => {
+        const required = grounds.houseRules.required[release.kind] ?? [];
+        const codes = styleCodes(release, grounds, counterfeit && random() < 0.12, desk.newId);
+        const findings = gatherFindings(file, context, crossread(context)).flatMap((finding): NewEvent[] => {
           const { check, mark } = finding;
-          if (mark === 'excused' || check.answer.form === 'codes' || check.trait || random() < 0.35) return [];
+          if (mark === 'excused' || check.answer.form === 'codes' || check.trait) return [];
+          if (random() < 0.35 && !required.includes(check.id)) return [];
           const known = classes.get(check.strand) ?? {
             genuine: random() < 0.1 ? ('offDay' as const) : ('usual' as const),
             counterfeit: random() < wellCopied ? ('well' as const) : ('poorly' as const),
@@ -144,6 +162,7 @@ export async function fillHistory(
           const answer = answerOf(finding, differs, normal);
           return answer ? [{ id: desk.newId(), type: 'findingRecorded', body: { check: check.id, ...answer } }] : [];
         });
+        return [...codes, ...findings];
       },
     });
   }

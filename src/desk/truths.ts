@@ -8,6 +8,7 @@ import { confirmedFindings } from '@/core/judgement/confirmedCase';
 import { type GroundsRevisions, groundsOf } from '@/core/judgement/grounds';
 import type { HouseRules } from '@/core/judgement/houseRules';
 import { learn } from '@/core/judgement/learn';
+import { readChain } from '@/core/judgement/readings';
 import { keepConfirmed, listConfirmed } from '@/store/confirmedCases';
 import { addedChecks, readDocument, saveDocument } from '@/store/documents';
 import type { Desk } from './desk';
@@ -47,8 +48,10 @@ export async function keepTruth(
   const { truth, seal } = file;
   if (!truth || !seal) return;
   const context = contextOf(file, groundsOf(grounds));
-  const findings = confirmedFindings(gatherFindings(file, context, crossread(context)));
+  const reading = crossread(context);
+  const findings = gatherFindings(file, context, reading);
   const { goods, packaging, trust } = truth;
+  const { channel, inHand, packaged } = file.circumstances;
   await keepConfirmed(
     desk.store,
     file.id,
@@ -58,7 +61,10 @@ export async function keepTruth(
       release: grounds.release?.id ?? null,
       truth: { goods, packaging, trust },
       at: seal.at.slice(0, 10),
-      findings,
+      findings: confirmedFindings(findings),
+      circumstances: { channel, inHand, packaged },
+      without: findings.flatMap(({ check, mark }) => (mark === 'excused' || mark === 'cantTell' ? [check.id] : [])),
+      chain: readChain(reading, findings, context).says,
     },
     transaction,
   );

@@ -5,16 +5,16 @@ import { contextOf } from '../crossread/context';
 import { type CrossReading, crossread } from '../crossread/crossread';
 import {
   type Decision,
-  decideGoods,
   decidePackaging,
   type GoodsDecision,
   type PackagingDecision,
+  schoolDecides,
   sideOfThresholds,
 } from './decide';
 import { drawIntervals } from './draws';
 import { type Flip, nearestFlips, quickPass, secondLooks } from './flips';
 import type { Grounds } from './grounds';
-import { type HouseRules, type Thresholds, thresholds } from './houseRules';
+import { type Thresholds, thresholds } from './houseRules';
 import { type Bound, bound, type Gain, rankGains } from './nextCheck';
 import { parametersOf } from './parameters';
 import { type ChainReading, type OneFaultReading, partingSentence, readChain, readOneFault } from './readings';
@@ -56,29 +56,6 @@ export interface Assessment {
 const DRAWS = 500;
 const SEED = 0.271828;
 
-/** The house's required checks that were neither done nor excused, by name. */
-function missingChecks(findings: Finding[], kind: string, rules: HouseRules): string[] {
-  const required = new Set(rules.required[kind] ?? []);
-  return findings
-    .filter(({ check, mark }) => required.has(check.id) && mark === 'open')
-    .map(({ check }) => `“${check.name}”`);
-}
-
-/** What the house's school makes of the goods. */
-function schooled(
-  rules: HouseRules,
-  weighed: ReturnType<typeof sideOfThresholds>,
-  oneFault: OneFaultReading,
-  chain: ChainReading,
-): ReturnType<typeof sideOfThresholds> {
-  if (rules.school === 'oneFault') return { side: oneFault.says === 'genuine' ? 'yes' : 'no', reasons: [] };
-  if (rules.school === 'chain') {
-    if (chain.says === 'open') return { side: 'open', reasons: ['nothing of the chain was observed'] };
-    return { side: chain.says === 'holds' ? 'yes' : 'no', reasons: [] };
-  }
-  return weighed;
-}
-
 /**
  * Assess a case.
  *
@@ -102,10 +79,18 @@ export function assess(file: CaseFile, grounds: Grounds, options: { draws?: numb
 
   const pGenuine = genuineShare(weighing.posterior);
   const pOwn = weighing.posterior.own;
-  const goodsSide = schooled(rules, sideOfThresholds(pGenuine, intervals.genuine, limits), oneFault, chain);
+  const required = new Set(rules.required[file.kind] ?? []);
+  const missing = findings.filter(({ check, mark }) => required.has(check.id) && mark === 'open');
+  const goods = schoolDecides(rules, {
+    p: pGenuine,
+    interval: intervals.genuine,
+    weight: weighing.weight,
+    faults: oneFault.faults.length,
+    chain: chain.says,
+    missing: missing.map(({ check }) => `“${check.name}”`),
+    inHand: file.circumstances.inHand,
+  });
   const packagingSide = sideOfThresholds(pOwn, intervals.own, limits);
-  const missing = missingChecks(findings, file.kind, rules);
-  const goods = decideGoods(goodsSide.side, goodsSide.reasons, missing, file.circumstances.inHand);
   const packaging = decidePackaging(packagingSide.side, packagingSide.reasons, file.circumstances.packaged);
 
   const extremes = bound(findings, weighing.prior, rules, parameters);

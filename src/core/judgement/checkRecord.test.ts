@@ -34,6 +34,9 @@ const items = (goods: 'genuine' | 'counterfeit', seen: number, differed: number,
     release: null,
     truth: { goods, packaging: 'own', trust: 1 },
     at: addDays(TODAY, -daysAgo),
+    circumstances: { channel: 'walk-in', inHand: true, packaged: true },
+    without: [],
+    chain: 'open',
     findings: { a: { differs: i < differed } },
   }));
 const verdictOf = (...cases: ConfirmedCase[][]): CheckVerdict => checkRecord(check, cases.flat(), rules, TODAY).verdict;

@@ -1,4 +1,4 @@
-import type { Truth } from '../casefile/event';
+import type { Circumstances, Truth } from '../casefile/event';
 import type { Bearing } from '../checks/check';
 import type { Finding } from '../checks/finding';
 import type { Day } from '../dates/day';
@@ -20,6 +20,10 @@ export interface ConfirmedCase {
   /** When the item was looked at: copies are of their time. */
   at: Day;
   findings: Record<string, ConfirmedFinding>;
+  circumstances: Pick<Circumstances, 'channel' | 'inHand' | 'packaged'>;
+  /** Checks that were excused or could not be told. */
+  without: string[];
+  chain: 'holds' | 'broken' | 'open';
 }
 
 /** Findings as they are learned from. What the register adds depends on the desk, not on the item, and is left out. */

@@ -1,4 +1,4 @@
-import type { Thresholds } from './houseRules';
+import { type HouseRules, type Thresholds, thresholds } from './houseRules';
 
 export type GoodsDecision = 'genuine' | 'counterfeit' | 'undecided' | 'noObjection';
 export type PackagingDecision = 'own' | 'notOwn' | 'undecided' | 'notSeen';
@@ -80,4 +80,33 @@ export function decidePackaging(side: Side, reasons: string[], packaged: boolean
   if (!packaged) return { decision: 'notSeen', reasons: ['the goods came without packaging'] };
   if (side === 'open') return { decision: 'undecided', reasons };
   return { decision: side === 'yes' ? 'own' : 'notOwn', reasons };
+}
+
+/** What a decision about the goods rests on. */
+export interface Deciding {
+  p: number;
+  interval: [number, number];
+  /** Decibans of all evidence. */
+  weight: number;
+  faults: number;
+  chain: 'holds' | 'broken' | 'open';
+  /** Required checks that were neither done nor excused, by name. */
+  missing: string[];
+  inHand: boolean;
+}
+
+/** What the house's school makes of a case. */
+export function schoolDecides(rules: HouseRules, deciding: Deciding): Decision<GoodsDecision> {
+  const { p, interval, weight, faults, chain, missing, inHand } = deciding;
+  if (rules.school === 'oneFault') return decideGoods(faults === 0 ? 'yes' : 'no', [], missing, inHand);
+  if (rules.school === 'chain') {
+    if (chain === 'open') return decideGoods('open', ['nothing of the chain was observed'], missing, inHand);
+    return decideGoods(chain === 'holds' ? 'yes' : 'no', [], missing, inHand);
+  }
+  const { side, reasons } = sideOfThresholds(p, interval, thresholds(rules.losses));
+  if (side !== 'open' && Math.abs(weight) < rules.leastEvidence) {
+    const reason = `all that was seen weighs ${Math.abs(weight).toFixed(1)} dban, under the ${rules.leastEvidence} that the house wants`;
+    return decideGoods('open', [reason], missing, inHand);
+  }
+  return decideGoods(side, reasons, missing, inHand);
 }

@@ -15,6 +15,8 @@ export interface HouseRules {
   losses: { acceptCounterfeit: number; rejectGenuine: number; escalate: number };
   /** Hidden classes of a strand at cold start, and how many observations that is worth. */
   strands: { wellCopied: number; offDay: number; spread: number; observations: number };
+  /** Decibans of evidence, either way, under which nothing is decided. */
+  leastEvidence: number;
   /** After so many months a confirmed counterfeit counts half, since copies improve. */
   halfLifeMonths: number;
   school: 'weighing' | 'oneFault' | 'chain';

@@ -42,6 +42,9 @@ const confirmed = (
   release: 'r',
   truth: { goods, packaging: 'own', trust: 1 },
   at: TODAY,
+  circumstances: { channel: 'walk-in', inHand: true, packaged: true },
+  without: [],
+  chain: 'open',
   findings: Object.fromEntries(Object.entries(differing).map(([id, differs]) => [id, { differs }])),
   ...over,
 });

@@ -1,0 +1,12 @@
+import type { HouseRules } from '@/core/judgement/houseRules';
+import { saveHouseRules } from '@/desk/houseRules';
+import { theDesk } from '../../desk';
+import { bodyJson, respond, whoIsAtBench } from '../respond';
+
+/** POST: keep edited house rules. */
+export function POST(request: Request): Promise<Response> {
+  return respond(request, async () => {
+    await whoIsAtBench();
+    return saveHouseRules(await theDesk(), await bodyJson<HouseRules>(request));
+  });
+}

@@ -1,0 +1,89 @@
+import type { CheckDefinition } from '@/core/checks/check';
+import { formatProblem } from '@/core/formats/validate';
+import type { HouseRules } from '@/core/judgement/houseRules';
+import { learn } from '@/core/judgement/learn';
+import { type Replay, replay, ruleWarnings } from '@/core/judgement/replay';
+import type { TellStatistics } from '@/core/judgement/statistics';
+import { listConfirmed } from '@/store/confirmedCases';
+import { readDocument, saveDocument } from '@/store/documents';
+import { listKinds } from './checks';
+import type { Desk } from './desk';
+import { HOUSE_RULES_ID } from './grounds';
+import { Refusal } from './refusal';
+import { checksOfKind, relearn } from './truths';
+
+const LAST = 100;
+
+/** What a change of the house rules would have done. */
+export interface RulesPreview {
+  before: Replay;
+  after: Replay;
+  /** Cases that would have been decided otherwise. */
+  changed: { number: string; truth: string; before: string; after: string }[];
+  warnings: string[];
+}
+
+/** The house rules in force. */
+export async function readHouseRules(desk: Desk): Promise<{ rules: HouseRules; revision: number }> {
+  const found = await readDocument<HouseRules>(desk.store, 'house-rules', HOUSE_RULES_ID);
+  if (!found) throw new Refusal('notFound', 'This desk has no house rules.');
+  return { rules: found.body, revision: found.revision };
+}
+
+function sound(rules: HouseRules): void {
+  const problem = formatProblem('house-rules', rules);
+  if (problem) throw new Refusal('invalid', problem);
+}
+
+/** The checks that a person or the codes answer, by kind of goods: what a house can require. */
+export async function checksByKind(desk: Desk): Promise<Record<string, CheckDefinition[]>> {
+  const kinds = await listKinds(desk);
+  return Object.fromEntries(
+    await Promise.all(kinds.map(async ({ id }) => [id, await checksOfKind(desk, id)] as const)),
+  );
+}
+
+/** What edited rules would have made of the last 100 confirmed cases, beside those in force. */
+export async function previewRules(desk: Desk, edited: HouseRules): Promise<RulesPreview> {
+  sound(edited);
+  const { rules } = await readHouseRules(desk);
+  const all = await listConfirmed(desk.store, null);
+  const cases = [...all].sort((a, b) => b.at.localeCompare(a.at)).slice(0, LAST);
+  const checks = await checksByKind(desk);
+  const learned: Record<string, TellStatistics | null> = {};
+  for (const kind of Object.keys(checks))
+    learned[kind] = (await readDocument<TellStatistics>(desk.store, 'statistics', kind))?.body ?? null;
+  // Only what statistics rest on makes them anew.
+  const relearned =
+    edited.halfLifeMonths === rules.halfLifeMonths && JSON.stringify(edited.strands) === JSON.stringify(rules.strands)
+      ? learned
+      : Object.fromEntries(
+          Object.entries(checks).map(([kind, list]) => {
+            const asOf = learned[kind]?.asOf;
+            const own = all.filter((each) => each.kind === kind);
+            return [kind, asOf ? learn(kind, own, list, edited, asOf) : null];
+          }),
+        );
+  const before = replay(cases, checks, rules, learned);
+  const after = replay(cases, checks, edited, relearned);
+  const changed = cases.flatMap(({ number, truth }) => {
+    const [was, would] = [before.decisions[number] ?? '', after.decisions[number] ?? ''];
+    return was === would ? [] : [{ number, truth: truth.goods, before: was, after: would }];
+  });
+  return { before, after, changed, warnings: ruleWarnings(edited, after) };
+}
+
+/** Keep edited house rules as a new revision, and learn anew where they say so. */
+export async function saveHouseRules(desk: Desk, edited: HouseRules): Promise<{ revision: number }> {
+  sound(edited);
+  if (edited.id !== HOUSE_RULES_ID) throw new Refusal('invalid', 'These are the rules of no house here.');
+  const kinds = await listKinds(desk);
+  return desk.store.write(async (transaction) => {
+    const kept = await saveDocument(desk.store, 'house-rules', edited, desk.now(), transaction);
+    for (const { id } of kinds) {
+      const statistics = await readDocument<TellStatistics>(desk.store, 'statistics', id, transaction);
+      if (statistics) await relearn(desk, id, statistics.body.asOf, transaction);
+    }
+    return { revision: kept.revision };
+  });
+}
