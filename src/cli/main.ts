@@ -9,6 +9,7 @@ import { SCHEMES } from '@/demo/codeSchemes';
 import { fillDemo } from '@/demo/fillDemo';
 import { MAKERS } from '@/demo/makers';
 import { type Desk, openDesk, StoreProblem } from '@/desk/desk';
+import { importPack, isZip, makePack, verifyFile } from '@/desk/pack';
 import { parseRecords, saveRecords } from '@/desk/records';
 import { Refusal } from '@/desk/refusal';
 import { listCodeSchemes, listMakers } from '@/desk/releases';
@@ -19,7 +20,9 @@ const USAGE = `pinprick: the desk without a browser
   pinprick read-code <text> [--maker NAME]   every reading of a code
   pinprick assess <case.json>                the assessment of an exported case
   pinprick export <case> [--to FILE]         a case of this desk as a file
-  pinprick import <case.json>                take in an exported case
+  pinprick import <case.json|pack.zip>       take in an exported case or an evidence pack
+  pinprick pack <case> --to FILE             a case as an evidence pack, with its report
+  pinprick verify <case.json|pack.zip>       what was changed in it since it was made, if anything was
   pinprick records <records.json>            take in makers, charts, releases, kinds, house rules, roster
   pinprick prepare [--demo]                  make or migrate the data directory, and fill in the demo world
 
@@ -48,13 +51,15 @@ async function withDesk<T>(work: (desk: Desk) => Promise<T>): Promise<T> {
   }
 }
 
-async function textOf(path: string): Promise<string> {
+async function bytesOf(path: string): Promise<Uint8Array> {
   try {
-    return await readFile(path, 'utf8');
+    return await readFile(path);
   } catch (error) {
     throw new Refusal('notFound', `The file ${path} cannot be read (${(error as NodeJS.ErrnoException).code}).`);
   }
 }
+
+const textOf = async (path: string): Promise<string> => new TextDecoder().decode(await bytesOf(path));
 
 /** The makers that this desk knows; the demo world's where it knows none. */
 async function knownMakers(name: string | undefined) {
@@ -108,8 +113,27 @@ async function exportCommand(number: string, to: string | undefined): Promise<nu
   return FINE;
 }
 
+async function packCommand(number: string, to: string | undefined): Promise<number> {
+  if (!to) throw new UsageError('Say where to write the pack: --to FILE.');
+  const pack = await withDesk((desk) => makePack(desk, number));
+  await writeFile(to, pack);
+  print({ case: number, file: to, bytes: pack.length });
+  return FINE;
+}
+
+async function verifyCommand(path: string): Promise<number> {
+  const changed = verifyFile(await bytesOf(path));
+  print({ file: path, intact: changed.length === 0, changed });
+  return changed.length === 0 ? FINE : PROBLEMS;
+}
+
 async function importCommand(path: string): Promise<number> {
-  const text = await textOf(path);
+  const bytes = await bytesOf(path);
+  if (isZip(bytes)) {
+    print({ number: await withDesk((desk) => importPack(desk, bytes)) });
+    return FINE;
+  }
+  const text = new TextDecoder().decode(bytes);
   const number = await withDesk((desk) => importCase(desk, text));
   const exported = parseCaseExport(text);
   print({ number, head: fold(exported.id, exported.events).head });
@@ -160,7 +184,11 @@ async function run(): Promise<number> {
     case 'export':
       return exportCommand(one(rest, 'one case number'), values.to);
     case 'import':
-      return importCommand(one(rest, 'one exported case'));
+      return importCommand(one(rest, 'one exported case or evidence pack'));
+    case 'pack':
+      return packCommand(one(rest, 'one case number'), values.to);
+    case 'verify':
+      return verifyCommand(one(rest, 'one exported case or evidence pack'));
     case 'records':
       return recordsCommand(one(rest, 'one records file'));
     case 'prepare':

@@ -9,6 +9,7 @@ import houseRulesSchema from '../../../docs/formats/house-rules.schema.json';
 import kindSchema from '../../../docs/formats/kind.schema.json';
 import makerSchema from '../../../docs/formats/maker.schema.json';
 import newEventSchema from '../../../docs/formats/new-event.schema.json';
+import packSchema from '../../../docs/formats/pack.schema.json';
 import recordsSchema from '../../../docs/formats/records.schema.json';
 import releaseSchema from '../../../docs/formats/release.schema.json';
 import rosterSchema from '../../../docs/formats/roster.schema.json';
@@ -26,6 +27,7 @@ export type FormatName =
   | 'maker'
   | 'new-event'
   | 'records'
+  | 'pack'
   | 'release'
   | 'roster'
   | 'size-chart'
@@ -44,6 +46,7 @@ const ajv = new Ajv2020({
     kindSchema,
     makerSchema,
     newEventSchema,
+    packSchema,
     recordsSchema,
     releaseSchema,
     rosterSchema,

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import type { KindDefinition } from '@/core/checks/check';
 import { checkProblems } from '@/core/checks/checkKind';
 import type { CheckRecord, Estimate } from '@/core/judgement/checkRecord';
-import { weightWord } from '@/core/judgement/sentences';
+import { formatWeight, weightWord } from '@/core/judgement/sentences';
 import { Button } from '../controls/Button';
 import { CheckDrawing } from '../inspect/CheckDrawing';
 import { RecordTabs } from '../records/RecordTabs';
@@ -35,8 +35,8 @@ export function CheckPage({
     ['Genuine items', `${genuine.differed} of ${genuine.seen} differed; ${estimate(g)}`],
     ['Counterfeits', `${counterfeit.differed} of ${counterfeit.seen} differed; ${estimate(c)}, older ones faded`],
     ['Last nine months', recent ? `counterfeits: ${estimate(recent)}` : 'too few counterfeits to tell'],
-    ['Worth if it differs', `${worth.differs.toFixed(1)} dban, ${weightWord(worth.differs)}`],
-    ['Worth if it agrees', `+${worth.agrees.toFixed(1)} dban, ${weightWord(worth.agrees)}`],
+    ['Worth if it differs', `${formatWeight(worth.differs)}, ${weightWord(worth.differs)}`],
+    ['Worth if it agrees', `${formatWeight(worth.agrees)}, ${weightWord(worth.agrees)}`],
     ['Layer', kind.layers.find(({ id }) => id === check.layer)?.name ?? check.layer],
     ['Strand', kind.strands[check.strand] ?? check.strand],
   ];

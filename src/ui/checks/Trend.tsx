@@ -12,7 +12,7 @@ export function Trend({ trend }: { trend: CheckRecord['trend'] }) {
     quarter,
     genuine: share(genuine),
     counterfeit: share(counterfeit),
-    seen: `${genuine.seen} genuine, ${counterfeit.seen} counterfeit`,
+    seen: `${counterfeit.seen} + ${genuine.seen}`,
   }));
   return (
     <figure>
@@ -50,8 +50,8 @@ export function Trend({ trend }: { trend: CheckRecord['trend'] }) {
       </div>
       <figcaption className="text-[13px] text-soft">
         <span className="text-differs">full line, counterfeit</span>;{' '}
-        <span className="text-agrees">dashed, genuine</span>. Items a quarter:{' '}
-        {data.map(({ quarter, seen }) => `${quarter} ${seen.replace(/ \w+/g, '').replace(', ', '/')}`).join(' · ')}
+        <span className="text-agrees">dashed, genuine</span>. Items seen a quarter, counterfeit + genuine:{' '}
+        {data.map(({ seen }) => seen).join(', ')}.
       </figcaption>
     </figure>
   );

@@ -12,7 +12,7 @@ export function ImportCase() {
   const take = async (file: File) => {
     setTrouble('');
     try {
-      const { number } = await request<{ number: string }>('/api/import', { method: 'POST', body: await file.text() });
+      const { number } = await request<{ number: string }>('/api/import', { method: 'POST', body: file });
       router.push(`/case/${number}/verdict`);
     } catch (error) {
       setTrouble((error as Error).message);
@@ -28,7 +28,7 @@ export function ImportCase() {
       <input
         ref={input}
         type="file"
-        accept="application/json,.json"
+        accept="application/json,.json,application/zip,.zip"
         aria-label="Exported case"
         className="sr-only"
         tabIndex={-1}

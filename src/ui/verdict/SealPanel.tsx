@@ -135,13 +135,21 @@ export function SealPanel() {
 }
 
 function ExportLink({ number }: { number: string }) {
+  const look = 'inline-flex min-h-9 items-center rounded-sm border border-line bg-sheet px-3 hover:border-accent';
   return (
-    <a
-      href={`/api/cases/${number}/export`}
-      download
-      className="inline-flex min-h-9 items-center rounded-sm border border-line bg-sheet px-3 hover:border-accent"
-    >
-      Export case
-    </a>
+    <>
+      <a href={`/api/cases/${number}/report`} target="_blank" rel="noreferrer" className={look}>
+        Report, A4
+      </a>
+      <a href={`/api/cases/${number}/report?paper=letter`} target="_blank" rel="noreferrer" className={look}>
+        Letter
+      </a>
+      <a href={`/api/cases/${number}/pack`} download className={look}>
+        Evidence pack
+      </a>
+      <a href={`/api/cases/${number}/export`} download className={look}>
+        Export case
+      </a>
+    </>
   );
 }

@@ -1,8 +1,22 @@
+import { importPack, isZip } from '@/desk/pack';
+import { Refusal } from '@/desk/refusal';
 import { importCase } from '@/desk/transfer';
 import { theDesk } from '../../desk';
-import { bodyText, respond } from '../respond';
+import { respond, whoIsAtBench } from '../respond';
 
-/** POST: take in an exported case. */
+/** Larger packs than this are no honest use. */
+const LARGEST = 200_000_000;
+
+/** POST: take in an exported case or an evidence pack. */
 export function POST(request: Request): Promise<Response> {
-  return respond(request, async () => ({ number: await importCase(await theDesk(), await bodyText(request)) }));
+  return respond(request, async () => {
+    await whoIsAtBench();
+    if (Number(request.headers.get('content-length') ?? 0) > LARGEST)
+      throw new Refusal('invalid', 'That is larger than anything this desk takes in.');
+    const bytes = new Uint8Array(await request.arrayBuffer());
+    const desk = await theDesk();
+    return {
+      number: isZip(bytes) ? await importPack(desk, bytes) : await importCase(desk, new TextDecoder().decode(bytes)),
+    };
+  });
 }

@@ -1,0 +1,19 @@
+import { makePack } from '@/desk/pack';
+import { theDesk } from '../../../../desk';
+import { complaint } from '../../../respond';
+
+/** GET: the evidence pack of a case, a ZIP with manifest. */
+export async function GET(_request: Request, { params }: { params: Promise<{ number: string }> }): Promise<Response> {
+  try {
+    const { number } = await params;
+    const pack = await makePack(await theDesk(), number);
+    return new Response(new Blob([pack as BlobPart]), {
+      headers: {
+        'content-type': 'application/zip',
+        'content-disposition': `attachment; filename="${number.replace(/[^\w-]/g, '')}-pack.zip"`,
+      },
+    });
+  } catch (error) {
+    return complaint(error);
+  }
+}
