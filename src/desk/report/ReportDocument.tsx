@@ -51,19 +51,19 @@ const s = StyleSheet.create({
   row: { flexDirection: 'row', borderBottom: `0.4 solid ${LINE}`, paddingVertical: 2.2, alignItems: 'center' },
   foot: {
     position: 'absolute',
-    bottom: 24,
+    bottom: 22,
     left: 40,
     right: 40,
+    height: 14,
     flexDirection: 'row',
     justifyContent: 'space-between',
-    fontSize: 7.5,
-    color: SOFT,
   },
+  footText: { fontSize: 7.5, color: SOFT, lineHeight: 1.2 },
 });
 
 const instant = (at: string): string => `${at.slice(0, 10)} ${at.slice(11, 16)} UTC`;
 
-function Foot({ file, paper: _ }: ReportContent) {
+function Foot({ file }: Pick<ReportContent, 'file'>) {
   return (
     <View style={s.foot} fixed>
       <Text>
@@ -150,7 +150,7 @@ function CustomerPage(content: ReportContent) {
           </Text>
         </View>
       )}
-      <Foot {...content} />
+      <Foot file={file} />
     </Page>
   );
 }
@@ -365,7 +365,7 @@ export function ReportDocument(content: ReportContent) {
         <Matrix {...content} />
         <Findings {...content} />
         <Photographs {...content} />
-        <Foot {...content} />
+        <Foot file={file} />
       </Page>
     </Document>
   );

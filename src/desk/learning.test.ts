@@ -1,0 +1,147 @@
+import { v4 as uuid } from 'uuid';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import type { NewEvent } from '@/core/casefile/event';
+import { fold } from '@/core/casefile/fold';
+import type { CheckDefinition } from '@/core/checks/check';
+import { assess } from '@/core/judgement/assess';
+import { groundsOf } from '@/core/judgement/grounds';
+import type { TellStatistics } from '@/core/judgement/statistics';
+import { verdictBody } from '@/core/judgement/verdictBody';
+import { type TestDesk, testDesk } from '@/demo/testing/testDesk';
+import { readDocument } from '@/store/documents';
+import { readCaseFolder } from './caseFolder';
+import { agreementByQuarter, readCheckRecords, saveCheck } from './checks';
+import { previewRules, readHouseRules, saveHouseRules } from './houseRules';
+import { recordEvents } from './recordEvents';
+
+let at: TestDesk;
+beforeAll(async () => {
+  at = await testDesk(true);
+});
+afterAll(() => at.close());
+
+const record = async (number: string, type: NewEvent['type'], body: object, by = 'isolde-varr') => {
+  const id = uuid();
+  await recordEvents(at.desk, {
+    number,
+    events: [{ id, type, body } as NewEvent],
+    expectedSeq: (await readCaseFolder(at.desk, number)).events.length,
+    by,
+  });
+  return id;
+};
+const assessed = async (number: string) => {
+  const { id, events, grounds } = await readCaseFolder(at.desk, number);
+  return assess(fold(id, events), groundsOf(grounds));
+};
+const truth = { goods: 'counterfeit', packaging: 'own', source: 'maker', trust: 1, note: 'told on the phone' };
+
+describe('a confirmed truth', () => {
+  it('teaches the checks of its kind at once, and leaves the sealed verdict as it was', async () => {
+    const before = await assessed('PP-0002');
+    expect(await readDocument(at.desk.store, 'statistics', 'footwear')).toBeNull();
+    await record('PP-0002', 'truthConfirmed', truth);
+    const learned = await readDocument<TellStatistics>(at.desk.store, 'statistics', 'footwear');
+    expect(learned?.body).toMatchObject({ id: 'footwear', genuine: 0, counterfeit: expect.any(Number) });
+    expect(learned?.body.counterfeit).toBeGreaterThan(0.8);
+    expect((await assessed('PP-0002')).goods).toEqual(before.goods);
+    const { records } = await readCheckRecords(at.desk, 'footwear');
+    expect(records.find(({ check }) => check.id === 'inner.print')?.counterfeit).toEqual({ seen: 1, differed: 1 });
+  });
+  it('is corrected by confirming it again, and counts once', async () => {
+    await record('PP-0002', 'truthConfirmed', { ...truth, goods: 'genuine', note: 'the maker called back' });
+    const { records, learned } = await readCheckRecords(at.desk, 'footwear');
+    expect(learned).toMatchObject({ genuine: 1, counterfeit: 0 });
+    expect(records.find(({ check }) => check.id === 'inner.print')?.genuine).toEqual({ seen: 1, differed: 1 });
+  });
+  it('needs a verdict, and is pinned by the next one', async () => {
+    await expect(record('PP-0008', 'truthConfirmed', truth)).rejects.toThrow(/not sealed/);
+    const { id, events, grounds } = await readCaseFolder(at.desk, 'PP-0012');
+    const body = verdictBody(fold(id, events), grounds);
+    expect(body.pins.statistics).toMatchObject({ id: 'footwear' });
+    await record('PP-0012', 'verdictSealed', body);
+    await record('PP-0002', 'truthConfirmed', truth);
+    const again = await readCaseFolder(at.desk, 'PP-0012');
+    expect(again.grounds.statistics?.hash).toBe(body.pins.statistics?.hash);
+  });
+});
+
+describe('a second opinion', () => {
+  const ask = (checks: string[], to = 'tomas-quelle') => record('PP-0008', 'opinionAsked', { to, checks });
+  it('that says the opposite leaves the check counting for nothing, until one answer is given again', async () => {
+    const asked = await ask(['outside.lines', 'outside.peak']);
+    const other = { outcome: 'differs', choice: 'Run parallel' };
+    const same = { outcome: 'agrees', choice: 'Pointed' };
+    await expect(
+      record('PP-0008', 'opinionGiven', { asked, answers: { 'outside.lines': other } }, 'bryn-askerby'),
+    ).rejects.toThrow(/asked of “tomas-quelle”/);
+    await record(
+      'PP-0008',
+      'opinionGiven',
+      { asked, answers: { 'outside.lines': other, 'outside.peak': same } },
+      'tomas-quelle',
+    );
+    const findings = (await assessed('PP-0008')).findings;
+    expect(findings.find(({ check }) => check.id === 'outside.lines')).toMatchObject({
+      mark: 'cantTell',
+      reason: expect.stringMatching(/opposite things: Run together.*Run parallel/),
+    });
+    expect(findings.find(({ check }) => check.id === 'outside.peak')?.mark).toBe('agrees');
+    expect(await agreementByQuarter(at.desk)).toMatchObject([{ pairs: 2, kappa: 0 }]);
+    await record('PP-0008', 'findingRecorded', { check: 'outside.lines', ...other });
+    expect((await assessed('PP-0008')).findings.find(({ check }) => check.id === 'outside.lines')?.mark).toBe(
+      'differs',
+    );
+  });
+  it('is another person’s, of something that was answered, and given once', async () => {
+    await expect(ask(['outside.peak'], 'isolde-varr')).rejects.toThrow(/another person/);
+    await expect(ask(['listing.nowhere'])).rejects.toThrow(/not answered yet/);
+  });
+});
+
+describe('all checks excused', () => {
+  it('leaves the prior, and a sentence', async () => {
+    const { findings, goods } = await assessed('PP-0017');
+    expect(findings.every(({ mark }) => mark === 'open' || mark === 'excused')).toBe(true);
+    const excusable = findings.filter(({ check, mark }) => mark === 'open' && check.answer.form !== 'codes');
+    for (const { check } of excusable.slice(0, 60))
+      await record('PP-0017', 'findingExcused', { check: check.id, reason: 'nothing can be seen' });
+    const after = await assessed('PP-0017');
+    expect(after.goods).toMatchObject({ decision: 'undecided', p: goods.p });
+    expect(after.weighing.weight).toBeCloseTo(0, 9);
+  });
+});
+
+describe('house rules', () => {
+  it('are replayed on the confirmed cases, and warn where they would decide nothing', async () => {
+    const { rules } = await readHouseRules(at.desk);
+    const same = await previewRules(at.desk, rules);
+    expect(same.changed).toEqual([]);
+    expect(same.after.cases).toBe(1);
+    const timid = { ...rules, losses: { ...rules.losses, escalate: 0.000_1 } };
+    expect((await previewRules(at.desk, timid)).warnings.join(' ')).toMatch(
+      /left undecided.*no case will ever be decided/,
+    );
+    await expect(previewRules(at.desk, { ...rules, repacked: 2 })).rejects.toThrow(/repacked/);
+  });
+  it('are kept as a revision, and statistics are learned anew with them', async () => {
+    const { rules, revision } = await readHouseRules(at.desk);
+    const before = await readDocument<TellStatistics>(at.desk.store, 'statistics', 'footwear');
+    await saveHouseRules(at.desk, { ...rules, halfLifeMonths: 1 });
+    expect((await readHouseRules(at.desk)).revision).toBe(revision + 1);
+    const after = await readDocument<TellStatistics>(at.desk.store, 'statistics', 'footwear');
+    expect(after?.body.counterfeit).toBeLessThan(before?.body.counterfeit ?? 0);
+  });
+});
+
+describe('an edited check', () => {
+  it('is kept where it is sound, and refused with a sentence where it is not', async () => {
+    const { records } = await readCheckRecords(at.desk, 'footwear');
+    const check = records.find((each) => each.check.id === 'box.corners')?.check as CheckDefinition;
+    const { revision } = await saveCheck(at.desk, 'footwear', { ...check, c: 0.5 });
+    expect(revision).toBe(2);
+    await expect(saveCheck(at.desk, 'footwear', { ...check, g: 0.6, c: 0.5 })).rejects.toThrow(/tells nothing/);
+    await expect(saveCheck(at.desk, 'footwear', { ...check, seconds: -1 })).rejects.toThrow(/seconds/);
+    await expect(saveCheck(at.desk, 'footwear', { ...check, after: ['box.corners'] })).rejects.toThrow(/circle/);
+  });
+});

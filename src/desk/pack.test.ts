@@ -1,0 +1,132 @@
+import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
+import sharp from 'sharp';
+import { v4 as uuid } from 'uuid';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import type { NewEvent } from '@/core/casefile/event';
+import { fold } from '@/core/casefile/fold';
+import { manifestFiles } from '@/core/casefile/pack';
+import { assess } from '@/core/judgement/assess';
+import { groundsOf } from '@/core/judgement/grounds';
+import { type TestDesk, testDesk } from '@/demo/testing/testDesk';
+import { readCaseFolder } from './caseFolder';
+import { importPack, makePack, verifyFile } from './pack';
+import { addPhotograph, photograph } from './photographs';
+import { recordEvents } from './recordEvents';
+
+const BY = 'isolde-varr';
+const SEALED = 'PP-0006';
+let at: TestDesk;
+let other: TestDesk;
+let pack: Uint8Array;
+let sha256: string;
+
+const record = async (number: string, type: NewEvent['type'], body: object) =>
+  recordEvents(at.desk, {
+    number,
+    events: [{ id: uuid(), type, body } as NewEvent],
+    expectedSeq: (await readCaseFolder(at.desk, number)).events.length,
+    by: BY,
+  });
+
+beforeAll(async () => {
+  [at, other] = [await testDesk(true), await testDesk(false)];
+  const png = await sharp({ create: { width: 40, height: 30, channels: 3, background: '#667788' } })
+    .png()
+    .toBuffer();
+  const kept = await addPhotograph(at.desk, png);
+  sha256 = kept.sha256;
+  await record(SEALED, 'reopened', { reason: 'a picture is to be added' });
+  await record(SEALED, 'photoAdded', { ...kept, name: 'strip.png', check: 'strip.foil' });
+  const { verdictBody } = await import('@/core/judgement/verdictBody');
+  const folder = await readCaseFolder(at.desk, SEALED);
+  await record(SEALED, 'verdictSealed', verdictBody(fold(folder.id, folder.events), folder.grounds));
+  pack = await makePack(at.desk, SEALED);
+});
+afterAll(async () => {
+  await at.close();
+  await other.close();
+});
+
+/** The pack with one file changed, its manifest left as it was, or made to fit. */
+function changed(path: string, change: (text: string) => string, cover = false): Uint8Array {
+  const files = unzipSync(pack);
+  files[path] = strToU8(change(strFromU8(files[path] as Uint8Array)));
+  if (cover) {
+    const { 'manifest.json': manifest, ...rest } = files;
+    const listed = JSON.parse(strFromU8(manifest as Uint8Array));
+    files['manifest.json'] = strToU8(JSON.stringify({ ...listed, files: manifestFiles(rest) }));
+  }
+  return zipSync(files);
+}
+
+describe('an evidence pack', () => {
+  it('holds log, documents, report, table, pictures and a manifest, and nothing in it is found changed', () => {
+    const files = unzipSync(pack);
+    expect(Object.keys(files).sort()).toEqual([
+      'case.json',
+      'findings.csv',
+      'manifest.json',
+      `photographs/${sha256}.png`,
+      'report.pdf',
+    ]);
+    expect(strFromU8((files['report.pdf'] as Uint8Array).slice(0, 5))).toBe('%PDF-');
+    expect(strFromU8(files['findings.csv'] as Uint8Array)).toMatch(/^check,name,layer[\s\S]*strip\.foil/);
+    expect(verifyFile(pack)).toEqual([]);
+  });
+  it('is taken in by another desk with the same assessment, and its pictures', async () => {
+    const number = await importPack(other.desk, pack);
+    const [here, there] = [await readCaseFolder(at.desk, SEALED), await readCaseFolder(other.desk, number)];
+    const assessed = (folder: typeof here) => {
+      const { goods, packaging, states, weighing } = assess(fold(folder.id, folder.events), groundsOf(folder.grounds));
+      return { goods, packaging, states, weight: weighing.weight };
+    };
+    expect(assessed(there)).toEqual(assessed(here));
+    expect((await photograph(other.desk, sha256)).bytes.length).toBeGreaterThan(50);
+  });
+  it.each([
+    ['findings.csv', (text: string) => text.replace('differs', 'agrees'), false, /findings\.csv was changed/],
+    ['case.json', (text: string) => text.replace('"differs"', '"agrees"'), true, /was changed after it was recorded/],
+    [
+      'case.json',
+      (text: string) => text.replace(/"goods": "counterfeit"/, '"goods": "genuine"'),
+      true,
+      /verdictSealed.*was changed/,
+    ],
+    ['case.json', (text: string) => text.slice(0, 3000), true, /not a whole JSON file/],
+  ] as const)('with %s changed says so, also where the manifest was made to fit', (path, change, cover, sentence) => {
+    expect(verifyFile(changed(path, change, cover)).join(' ')).toMatch(sentence);
+  });
+  it('says what is missing, what was added, and refuses to take such a pack in', async () => {
+    const files = unzipSync(pack);
+    const { 'report.pdf': _, ...rest } = files;
+    const bad = zipSync({ ...rest, 'extra.txt': strToU8('x') });
+    expect(verifyFile(bad).sort()).toEqual(['extra.txt was added.', 'report.pdf is missing.']);
+    await expect(importPack(other.desk, bad)).rejects.toThrow(/tampered with/);
+  });
+  it.each([
+    ['nothing', new Uint8Array()],
+    ['half a file', new Uint8Array([0x50, 0x4b, 3, 4, 9, 9])],
+    ['another ZIP', zipSync({ 'a.txt': strToU8('a') })],
+    [
+      'a manifest that leaves its folder',
+      zipSync({ 'manifest.json': strToU8('{"format":"pinprick-pack","files":[{"path":"../x"}]}') }),
+    ],
+  ])('that is %s is refused with a sentence', (_, bytes) => {
+    expect(verifyFile(bytes)[0]).toMatch(/\w{3}/);
+  });
+});
+
+describe('photographs', () => {
+  it.each([
+    ['text', new TextEncoder().encode('<svg onload=alert(1)>'), /no JPEG, PNG or WebP/],
+    ['nothing', new Uint8Array(), /empty/],
+  ])('that are %s are turned down', async (_, bytes, sentence) => {
+    await expect(addPhotograph(at.desk, bytes)).rejects.toThrow(sentence);
+  });
+  it('are found by their hash only', async () => {
+    await expect(photograph(at.desk, '../../etc/passwd')).rejects.toThrow(/no such photograph/);
+    await expect(
+      record('PP-0007', 'photoAdded', { sha256: '0'.repeat(64), mime: 'image/png', bytes: 9, name: 'x' }),
+    ).rejects.toThrow(/not kept here/);
+  });
+});
