@@ -185,6 +185,9 @@ for (const [name, path] of [
   ['Size charts', '/charts'],
   ['Size chart', '/charts/veskarn-court'],
   ['Seen codes', '/seen'],
+  ['Checks', '/checks/footwear'],
+  ['Check', '/checks/footwear/label.print'],
+  ['House rules', '/rules'],
 ] as const) {
   test(`${name} can be read by everybody, in a bright and in a dim room, and fits a tablet`, async ({ page }) => {
     await visit(page, path);

@@ -46,6 +46,9 @@ export function readChain(reading: CrossReading, findings: Finding[], context: R
   return { says: open ? 'open' : fit.holds ? 'holds' : 'broken', observations, fit };
 }
 
+const listed = (sets: ChainFit['mends']): string =>
+  sets.map((set) => set.map((seen) => seen.label).join(' and ')).join(', or on ');
+
 /**
  * Where the three readings part, and on which observation; null where they are of one mind.
  */
@@ -55,19 +58,30 @@ export function partingSentence(
   chain: ChainReading,
 ): string | null {
   const [fault] = oneFault.faults;
+  const parts: string[] = [];
   if (fault && weighing !== 'counterfeit') {
     const weighs = weighing === 'undecided' ? 'leaves the case open' : 'still finds for the goods';
-    return `One fault would end it on “${fault.check.name}”; weighing ${weighs}, because a genuine item shows that too, ${share(fault.check.g)} of the time.`;
+    parts.push(
+      `One fault would end it on “${fault.check.name}”; weighing ${weighs}, because a genuine item shows that too, ${share(fault.check.g)} of the time.`,
+    );
   }
-  if (chain.says === 'broken' && weighing !== 'counterfeit') {
-    const labels = chain.fit.mends.map((set) => set.map((seen) => seen.label).join(' and ')).join(', or on ');
-    return `The chain breaks on ${labels}; weighing takes that as one sign among the others.`;
-  }
-  if (weighing === 'counterfeit' && !fault) {
-    const chained = chain.says === 'holds' ? ' and the chain holds' : '';
-    return `No single fault is beyond what a genuine item may show${chained}; it is the sum of the signs that weighs against the goods.`;
-  }
-  return null;
+  if (chain.says === 'broken' && weighing !== 'counterfeit')
+    parts.push(`The chain breaks on ${listed(chain.fit.mends)}; weighing takes that as one sign among the others.`);
+  if (chain.says === 'broken' && weighing === 'counterfeit' && !fault)
+    parts.push(
+      `The chain breaks on ${listed(chain.fit.mends)}, and weighing finds against the goods too; no single fault is beyond what a genuine item may show.`,
+    );
+  if (weighing === 'counterfeit' && chain.says === 'holds')
+    parts.push(
+      fault
+        ? `The chain holds, since one genuine variant accounts for every trait; “${fault.check.name}” is what ends it for one fault, and weighing finds against the goods with it.`
+        : 'No single fault is beyond what a genuine item may show and the chain holds; it is the sum of the signs that weighs against the goods.',
+    );
+  if (weighing === 'counterfeit' && chain.says === 'open' && !fault)
+    parts.push(
+      'No single fault is beyond what a genuine item may show; it is the sum of the signs that weighs against the goods.',
+    );
+  return parts.length > 0 ? parts.join(' ') : null;
 }
 
 const share = (chance: number): string =>
