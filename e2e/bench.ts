@@ -63,7 +63,7 @@ export async function scan(page: Page, text: string): Promise<void> {
   await page.locator('html[data-scanner="heard"]').waitFor();
   // A real scanner's keys queue up while the page is busy; these wait for it one by one, so it has to be at rest.
   await page.waitForLoadState('networkidle');
-  await page.waitForTimeout(2 * HAND_MS);
+  await page.waitForTimeout(8 * HAND_MS);
   await page.keyboard.type(text);
   await page.keyboard.press('Enter');
 }

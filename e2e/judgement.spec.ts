@@ -33,7 +33,10 @@ test('a second person answers blind, and where the two differ neither counts', a
 
 test('a truth that is confirmed later reaches the page of its checks', async ({ page }) => {
   await visit(page, '/checks/spirits/strip.foil');
-  const counterfeits = page.locator('dl div', { hasText: 'Counterfeits' }).locator('dd');
+  const counterfeits = page
+    .locator('dl div')
+    .filter({ has: page.getByText('Counterfeits', { exact: true }) })
+    .locator('dd');
   const before = Number(/of (\d+) differed/.exec((await counterfeits.textContent()) ?? '')?.[1]);
   await visit(page, '/case/PP-0406/verdict');
   await page.getByRole('button', { name: 'Confirm the truth' }).click();

@@ -103,6 +103,7 @@ test('an answer is excused with a reason, noted, and taken back', async ({ page 
 
 test('a measured value typed faster than any scanner is taken whole', async ({ page }) => {
   await visit(page, '/case/PP-0409/inspect');
+  await page.getByRole('button', { name: /^Senses and light,/ }).click();
   const weight = page.locator('li[data-check="senses.weight"]');
   await weight.getByRole('button').first().click();
   await page.keyboard.type('285.5');

@@ -20,7 +20,7 @@ const run = (...args: string[]) => {
 
 beforeAll(async () => {
   directory = await mkdtemp(join(tmpdir(), 'pinprick-cli-'));
-  expect(run('prepare', '--demo').stderr).toMatch(/26 cases/);
+  expect(run('prepare', '--demo', '--no-history').stderr).toMatch(/26 cases/);
 });
 afterAll(() => rm(directory, { recursive: true, force: true }));
 

@@ -24,7 +24,7 @@ const USAGE = `pinprick: the desk without a browser
   pinprick pack <case> --to FILE             a case as an evidence pack, with its report
   pinprick verify <case.json|pack.zip>       what was changed in it since it was made, if anything was
   pinprick records <records.json>            take in makers, charts, releases, kinds, house rules, roster
-  pinprick prepare [--demo]                  make or migrate the data directory, and fill in the demo world
+  pinprick prepare [--demo [--no-history]]   make or migrate the data directory, and fill in the demo world
 
 JSON on standard output, messages on standard error.
 Exit 0: fine. 1: problems found. 2: wrong use.
@@ -147,8 +147,8 @@ async function recordsCommand(path: string): Promise<number> {
   return FINE;
 }
 
-async function prepareCommand(demo: boolean): Promise<number> {
-  const laidOut = await withDesk((desk) => (demo ? fillDemo(desk) : Promise.resolve(0)));
+async function prepareCommand(demo: boolean, history: boolean): Promise<number> {
+  const laidOut = await withDesk((desk) => (demo ? fillDemo(desk, { history }) : Promise.resolve(0)));
   process.stderr.write(
     laidOut > 0 ? `The demo world is laid out: ${laidOut} cases.\n` : 'The data directory is ready.\n',
   );
@@ -168,6 +168,7 @@ async function run(): Promise<number> {
       maker: { type: 'string' },
       to: { type: 'string' },
       demo: { type: 'boolean' },
+      'no-history': { type: 'boolean' },
       help: { type: 'boolean' },
     },
   });
@@ -192,7 +193,7 @@ async function run(): Promise<number> {
     case 'records':
       return recordsCommand(one(rest, 'one records file'));
     case 'prepare':
-      return prepareCommand(values.demo ?? false);
+      return prepareCommand(values.demo ?? false, !values['no-history']);
     default:
       throw new UsageError(command ? `There is no command “${command}”.` : 'Name a command.');
   }

@@ -25,7 +25,7 @@ export interface Queue {
 }
 
 /** So many sealed cases are listed; the others are found by searching. */
-const SEALED_LISTED = 40;
+const SEALED_LISTED = 20;
 
 /** The cases at this desk: open ones longest waiting first, the newest of the sealed ones. */
 export async function readQueue(desk: Desk): Promise<Queue> {

@@ -178,16 +178,13 @@ export async function recordEvents(desk: Desk, command: RecordCommand): Promise<
       if (changesGrounds(event.type)) grounds = await loadGrounds(desk.store, file, transaction);
       added.push(chained);
     }
-    const keep = async (events: CaseEvent[]) =>
-      appendEvents(desk.store, projectionRow(file, row.number, grounds), events, transaction);
-    await keep(added);
     const changed = await enterCodes(desk, file, grounds, transaction);
     for (const event of await meetings(desk, file, transaction)) {
       const chained = chainEvent(file, event, desk.now(), command.by);
       file = advance(file, chained);
-      await keep([chained]);
       added.push(chained);
     }
+    await appendEvents(desk.store, projectionRow(file, row.number, grounds), added, transaction);
     if (fresh.some(({ type }) => type === 'truthConfirmed')) await learnFrom(desk, file, grounds, transaction);
     for (const event of added)
       if (event.type === 'opinionGiven') await keepOpinion(desk, file, grounds, event, transaction);

@@ -1,5 +1,5 @@
 'use client';
-import { useMemo, useRef, useState } from 'react';
+import { useDeferredValue, useMemo, useRef, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { gatherFindings } from '@/core/checks/findings';
 import { condense } from '@/core/crossread/condense';
@@ -43,7 +43,9 @@ export function CodesView({ today }: { today: string }) {
   const sealed = file.seal !== null;
   const { kind, release } = grounds;
 
-  const context = useMemo(() => contextOf({ ...file, facts }, grounds), [grounds, facts, file]);
+  // Keys come first: what they mean is worked out as soon as no further key waits.
+  const settledFacts = useDeferredValue(facts);
+  const context = useMemo(() => contextOf({ ...file, facts: settledFacts }, grounds), [grounds, settledFacts, file]);
   const reading = useMemo(() => crossread(context), [context]);
   const { doubts, chain } = useMemo(() => {
     const findings = gatherFindings(file, context, reading);
