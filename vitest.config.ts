@@ -3,5 +3,10 @@ import { defineConfig } from 'vitest/config';
 
 export default defineConfig({
   resolve: { alias: { '@': fileURLToPath(new URL('./src', import.meta.url)) } },
-  test: { include: ['src/**/*.test.ts', 'scripts/**/*.test.ts'], testTimeout: 30_000, hookTimeout: 60_000 },
+  test: {
+    globalSetup: ['src/demo/testing/globalSetup.ts'],
+    include: ['src/**/*.test.ts', 'scripts/**/*.test.ts'],
+    testTimeout: 30_000,
+    hookTimeout: 60_000,
+  },
 });

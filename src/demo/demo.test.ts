@@ -3,6 +3,7 @@ import { formatProblem } from '@/core/formats/validate';
 import { readCaseFolder } from '@/desk/caseFolder';
 import { type QueueLine, readQueue } from '@/desk/queue';
 import { SHIPPED } from '@/desk/shipped';
+import { fillDemo } from './fillDemo';
 import { CHARTS, MAKERS } from './makers';
 import { RELEASES } from './releases';
 import { type TestDesk, testDesk } from './testing/testDesk';
@@ -11,7 +12,9 @@ let one: TestDesk;
 let two: TestDesk;
 let lines: QueueLine[];
 beforeAll(async () => {
-  [one, two] = [await testDesk(true), await testDesk(true)];
+  // One as every test has it, one laid out anew.
+  [one, two] = [await testDesk(true), await testDesk(false)];
+  await fillDemo(two.desk, { history: false });
   const { open, sealed } = await readQueue(one.desk);
   lines = [...open, ...sealed];
 });

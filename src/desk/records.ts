@@ -100,8 +100,14 @@ export interface EditedRecord<T> {
  *
  * @throws Refusal where there is none
  */
-export async function readRecord<T>(desk: Desk, kind: DocumentKind, id: string): Promise<EditedRecord<T>> {
+async function readRecord<T>(desk: Desk, kind: DocumentKind, id: string): Promise<EditedRecord<T>> {
   const found = await readDocument<T>(desk.store, kind, id);
   if (!found) throw new Refusal('notFound', `There is no ${kind} “${id.slice(0, 80)}”.`);
   return found;
 }
+
+/** @throws Refusal where there is no such scheme */
+export const readScheme = (desk: Desk, id: string) => readRecord<CodeScheme>(desk, 'code-scheme', id);
+
+/** @throws Refusal where there is no such chart */
+export const readChart = (desk: Desk, id: string) => readRecord<SizeChart>(desk, 'size-chart', id);

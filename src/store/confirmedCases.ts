@@ -33,20 +33,6 @@ export async function listConfirmed(
   return rows.map(({ body }) => JSON.parse(body) as ConfirmedCase);
 }
 
-/** The newest confirmed cases, by the id of their case. */
-export async function newestConfirmed({ tables }: Store, limit: number): Promise<string[]> {
-  const rows = (await tables.confirmedCases.findAll({
-    attributes: ['caseId'],
-    order: [
-      ['at', 'DESC'],
-      ['caseId', 'ASC'],
-    ],
-    limit,
-    raw: true,
-  })) as unknown as ConfirmedCaseRow[];
-  return rows.map(({ caseId }) => caseId);
-}
-
 /** Keep the pairs of answers of a second opinion. */
 export async function keepPairs(
   { tables }: Store,

@@ -1,7 +1,6 @@
-import { SCHEME_FACT_NAMES } from '@/core/codes/schemes/codeScheme';
-import { formatDay } from '@/core/dates/day';
 import { listCodeSchemes, listMakers } from '@/desk/releases';
 import { RecordList } from '@/ui/records/RecordList';
+import { schemeLine } from '@/ui/schemes/schemeLine';
 import { theDesk } from '../desk';
 
 export default async function SchemesPage() {
@@ -12,17 +11,7 @@ export default async function SchemesPage() {
     <RecordList
       title="Code schemes"
       headings={['Maker', 'Scheme', 'Writes a', 'In use', 'Segments', 'Example']}
-      lines={schemes.map(({ id, maker, name, fact, from, until, segments, examples }) => ({
-        href: `/schemes/${id}`,
-        cells: [
-          nameOf(maker),
-          name,
-          SCHEME_FACT_NAMES[fact],
-          from || until ? `${from ? formatDay(from) : ''} – ${until ? formatDay(until) : 'today'}` : 'not known',
-          segments.map((segment) => segment.name).join(', '),
-          examples[0]?.code ?? '',
-        ],
-      }))}
+      lines={schemes.map((scheme) => schemeLine(scheme, nameOf(scheme.maker)))}
       addHref="/schemes/new"
       addName="Add a scheme"
       empty="No code scheme is kept yet. Add one: paste a few codes that you have seen and say what their pieces mean."

@@ -1,4 +1,4 @@
-import { mkdtemp, rm } from 'node:fs/promises';
+import { cp, mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { type Desk, openDesk } from '@/desk/desk';
@@ -10,11 +10,21 @@ export interface TestDesk {
   close(): Promise<void>;
 }
 
-/** A desk on a directory of its own, with or without the demo world. */
+/** Where the test run keeps a desk with the demo world laid out, made once by globalSetup. */
+export const LAID_OUT = 'PINPRICK_TEST_DEMO';
+
+/**
+ * A desk on a directory of its own, with or without the demo world.
+ *
+ * @param history with the two years of confirmed cases too, which take half a minute
+ */
 export async function testDesk(demo: boolean, history = false): Promise<TestDesk> {
   const directory = await mkdtemp(join(tmpdir(), 'pinprick-test-'));
+  const template = process.env[LAID_OUT];
+  const copied = demo && !history && template !== undefined;
+  if (copied) await cp(template, directory, { recursive: true });
   const desk = await openDesk(directory);
-  if (demo) await fillDemo(desk, { history });
+  if (demo && !copied) await fillDemo(desk, { history });
   const at: TestDesk = {
     desk,
     directory,

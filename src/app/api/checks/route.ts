@@ -1,4 +1,3 @@
-import type { CheckDefinition } from '@/core/checks/check';
 import { saveCheck } from '@/desk/checks';
 import { theDesk } from '../../desk';
 import { bodyJson, respond, whoIsAtBench } from '../respond';
@@ -7,7 +6,7 @@ import { bodyJson, respond, whoIsAtBench } from '../respond';
 export function POST(request: Request): Promise<Response> {
   return respond(request, async () => {
     await whoIsAtBench();
-    const { kind, check } = await bodyJson<{ kind: string; check: CheckDefinition }>(request);
+    const { kind, check } = await bodyJson<{ kind: string; check: Parameters<typeof saveCheck>[2] }>(request);
     return saveCheck(await theDesk(), String(kind), check);
   });
 }

@@ -1,4 +1,3 @@
-import type { HouseRules } from '@/core/judgement/houseRules';
 import { saveHouseRules } from '@/desk/houseRules';
 import { theDesk } from '../../desk';
 import { bodyJson, respond, whoIsAtBench } from '../respond';
@@ -7,6 +6,6 @@ import { bodyJson, respond, whoIsAtBench } from '../respond';
 export function POST(request: Request): Promise<Response> {
   return respond(request, async () => {
     await whoIsAtBench();
-    return saveHouseRules(await theDesk(), await bodyJson<HouseRules>(request));
+    return saveHouseRules(await theDesk(), await bodyJson<Parameters<typeof saveHouseRules>[1]>(request));
   });
 }

@@ -1,33 +1,15 @@
-import type { CodeScheme } from '@/core/codes/schemes/codeScheme';
-import { readRecord } from '@/desk/records';
+import { readScheme } from '@/desk/records';
 import { listCodeSchemes, listMakers } from '@/desk/releases';
+import { blankScheme } from '@/ui/schemes/blankScheme';
 import { SchemeEditor } from '@/ui/schemes/SchemeEditor';
 import { orNotFound, theDesk } from '../../desk';
-
-/** What a new scheme begins with: the commonest form, a year and a counter. */
-const blank = (maker: string): CodeScheme => ({
-  id: '',
-  maker,
-  name: '',
-  fact: 'batchCode',
-  from: null,
-  until: null,
-  segments: [
-    { name: 'year', type: 'year', form: 'YY' },
-    { name: 'number', type: 'counter', min: 3, max: 3 },
-  ],
-  examples: [],
-  source: '',
-});
 
 export default async function SchemePage({ params }: { params: Promise<{ id: string }> }) {
   const { id } = await params;
   const desk = await theDesk();
   const [schemes, makers] = [await listCodeSchemes(desk), await listMakers(desk)];
   const { body, revision } =
-    id === 'new'
-      ? { body: blank(makers[0]?.id ?? ''), revision: 0 }
-      : await orNotFound(readRecord<CodeScheme>(desk, 'code-scheme', id));
+    id === 'new' ? { body: blankScheme(makers[0]?.id ?? ''), revision: 0 } : await orNotFound(readScheme(desk, id));
   return (
     <SchemeEditor
       key={`${id}/${revision}`}

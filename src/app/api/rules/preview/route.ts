@@ -1,9 +1,10 @@
-import type { HouseRules } from '@/core/judgement/houseRules';
 import { previewRules } from '@/desk/houseRules';
 import { theDesk } from '../../../desk';
 import { bodyJson, respond } from '../../respond';
 
 /** POST: what edited rules would have made of the last confirmed cases. */
 export function POST(request: Request): Promise<Response> {
-  return respond(request, async () => previewRules(await theDesk(), await bodyJson<HouseRules>(request)));
+  return respond(request, async () =>
+    previewRules(await theDesk(), await bodyJson<Parameters<typeof previewRules>[1]>(request)),
+  );
 }
