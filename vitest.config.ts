@@ -7,6 +7,6 @@ export default defineConfig({
     globalSetup: ['src/demo/testing/globalSetup.ts'],
     include: ['src/**/*.test.ts', 'scripts/**/*.test.ts'],
     testTimeout: 30_000,
-    hookTimeout: 60_000,
+    hookTimeout: 180_000,
   },
 });

@@ -46,9 +46,10 @@ test('a truth that is confirmed later reaches the page of its checks', async ({ 
   await sheet.getByLabel('Packaging').click();
   await page.getByRole('option', { name: 'its own' }).click();
   await sheet.getByLabel('How it came to be known').fill('the maker wrote back');
+  const kept = page.waitForResponse((response) => response.url().endsWith('/events') && response.ok());
   await sheet.getByRole('button', { name: 'Confirm', exact: true }).click();
+  await kept;
   await expect(page.getByText(/By maker, trusted 100 %/)).toBeVisible();
-  await allSaved(page);
   await visit(page, '/checks/spirits/strip.foil');
   await expect(counterfeits).toContainText(`of ${before + 1} differed`);
 });

@@ -191,6 +191,8 @@ for (const [name, path] of [
   ['House rules', '/rules'],
 ] as const) {
   test(`${name} can be read by everybody, in a bright and in a dim room, and fits a tablet`, async ({ page }) => {
+    // Looking at every contrast of a long list takes its time on a slow machine.
+    test.setTimeout(150_000);
     await visit(page, path);
     await expect(page.getByRole('main')).toBeVisible();
     for (const room of ['bright', 'dim']) {

@@ -73,8 +73,7 @@ export async function keepHistory(desk: Desk, history: HistoricCase[]): Promise<
       const file: CaseFile = fold(id, log);
       await appendEvents(desk.store, projectionRow(file, number, known, assessment), log, transaction);
       await keepTruth(desk, file, known, transaction);
-      const before = kinds.get(kind) ?? '';
-      kinds.set(kind, past.confirmedAt > before ? past.confirmedAt : before);
+      kinds.set(kind, [kinds.get(kind) ?? '', past.confirmedAt].sort()[1] as string);
     }
     for (const [kind, last] of kinds) await relearn(desk, kind, last.slice(0, 10), transaction);
   });

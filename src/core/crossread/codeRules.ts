@@ -1,7 +1,9 @@
+import { fitVariants } from '../releases/variantFit';
 import type { Cell } from './cell';
 import { placeName } from './context';
 import { cellOf } from './crossread';
 import { factName } from './facts';
+import { printedTraits } from './printedTraits';
 import type { Problem } from './problem';
 import { isAbout, REGISTERED_FACTS } from './registered';
 import { agrees, cantTell, differs, entered, open, otherProduct, ownProblems, type Rule, unread } from './ruleOutcome';
@@ -137,6 +139,18 @@ export const symbolFitsLabel: Rule = (reading, context, [scan = '', ...labels]) 
   return compared > 0
     ? agrees('The symbol says what is printed.')
     : open('Nothing printed is read to hold the symbol against.');
+};
+
+/** Some single genuine variant accounts for every trait that is printed. */
+export const oneVariant: Rule = (reading, context) => {
+  const observations = printedTraits(reading.rows, context);
+  const { fits, holds, mends } = fitVariants(context.release?.variants ?? [], observations);
+  if (fits.length < 2 || observations.length < 2) return open('Too little is read that tells variants apart.');
+  const possible = fits.filter(({ broken }) => broken.length === 0).map(({ variant }) => variant.name);
+  if (holds) return agrees(`${possible.join(' or ')} accounts for all that is printed.`);
+  const sets = mends.map((set) => set.map(({ label }) => label).join(' and ')).join('; or ');
+  const sentence = `No single genuine variant accounts for what is printed; it would be mended without ${sets}.`;
+  return differs([{ kind: 'brokenChain', place: '', fact: '', sentence }]);
 };
 
 /** Wherever the size recurs it is the claimed one: insole, notches, mirrored print, sole, insert. */

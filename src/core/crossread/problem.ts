@@ -21,6 +21,8 @@ export type ProblemDetail =
   | { kind: 'implausibleDate'; daysOff: number }
   /** Two dates that cannot both be right, in this and another mark of the date line. */
   | { kind: 'datesContradict'; days: number; with: string }
+  /** No single genuine variant accounts for all. */
+  | { kind: 'brokenChain' }
   /** A second tag on one item. */
   | { kind: 'secondTag' }
   /** The register met this unique code on another item. */

@@ -14,7 +14,9 @@ const COMPARED = ['goods', 'packaging', 'pGenuine', 'interval', 'weight', 'sente
 export function sealProblem(id: string, events: CaseEvent[], grounds: GroundsRevisions): string | null {
   const at = events.findLastIndex(({ type }) => type === 'verdictSealed');
   const seal = events[at];
-  if (!seal || seal.type !== 'verdictSealed') return null;
+  if (seal?.type !== 'verdictSealed') return null;
+  // A case that was reopened is held against newer documents than its old verdict.
+  if (events.slice(at).some(({ type }) => type === 'reopened')) return null;
   const again = verdictBody(fold(id, events.slice(0, at)), grounds);
   const differing = COMPARED.filter((field) => JSON.stringify(again[field]) !== JSON.stringify(seal.body[field]));
   if (differing.length === 0) return null;

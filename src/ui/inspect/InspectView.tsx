@@ -12,6 +12,7 @@ import { type AnswerActions, AnswerRow } from './AnswerRow';
 import { CheckLine } from './CheckLine';
 import { CheckPhotos } from './CheckPhotos';
 import { Layers } from './Layers';
+import { ListingForm } from './ListingForm';
 import { Standing } from './Standing';
 import { ToolsSheet } from './ToolsSheet';
 
@@ -190,6 +191,7 @@ export function InspectView() {
             </Button>
           </span>
         </div>
+        {layer === 'listing' && !pass && <ListingForm key={file.seq} />}
         <ul className="border-t">
           {findings
             .filter(({ check }) => (pass ? pass.includes(check.id) : check.layer === layer))
