@@ -6,7 +6,7 @@ export default defineConfig({
   test: {
     globalSetup: ['src/demo/testing/globalSetup.ts'],
     include: ['src/**/*.test.ts', 'scripts/**/*.test.ts'],
-    testTimeout: 30_000,
+    testTimeout: 90_000,
     hookTimeout: 180_000,
   },
 });

@@ -8,12 +8,12 @@ import { verdictSentences } from '@/core/judgement/sentences';
 import { SCHEMES } from '@/demo/codeSchemes';
 import { fillDemo } from '@/demo/fillDemo';
 import { MAKERS } from '@/demo/makers';
+import { readCaseFolder } from '@/desk/caseFolder';
 import { type Desk, openDesk, StoreProblem } from '@/desk/desk';
-import { importPack, isZip, makePack, verifyFile } from '@/desk/pack';
 import { parseRecords, saveRecords } from '@/desk/records';
 import { Refusal } from '@/desk/refusal';
 import { listCodeSchemes, listMakers } from '@/desk/releases';
-import { carriedGrounds, exportCase, importCase, parseCaseExport } from '@/desk/transfer';
+import { carriedGrounds, exportCase, parseCaseExport } from '@/desk/transfer';
 
 const USAGE = `pinprick: the desk without a browser
 
@@ -115,6 +115,7 @@ async function exportCommand(number: string, to: string | undefined): Promise<nu
 
 async function packCommand(number: string, to: string | undefined): Promise<number> {
   if (!to) throw new UsageError('Say where to write the pack: --to FILE.');
+  const { makePack } = await import('@/desk/pack');
   const pack = await withDesk((desk) => makePack(desk, number));
   await writeFile(to, pack);
   print({ case: number, file: to, bytes: pack.length });
@@ -122,21 +123,20 @@ async function packCommand(number: string, to: string | undefined): Promise<numb
 }
 
 async function verifyCommand(path: string): Promise<number> {
+  const { verifyFile } = await import('@/desk/pack');
   const changed = verifyFile(await bytesOf(path));
   print({ file: path, intact: changed.length === 0, changed });
   return changed.length === 0 ? FINE : PROBLEMS;
 }
 
 async function importCommand(path: string): Promise<number> {
+  const { importFile } = await import('@/desk/pack');
   const bytes = await bytesOf(path);
-  if (isZip(bytes)) {
-    print({ number: await withDesk((desk) => importPack(desk, bytes)) });
-    return FINE;
-  }
-  const text = new TextDecoder().decode(bytes);
-  const number = await withDesk((desk) => importCase(desk, text));
-  const exported = parseCaseExport(text);
-  print({ number, head: fold(exported.id, exported.events).head });
+  const taken = await withDesk(async (desk) => {
+    const number = await importFile(desk, bytes);
+    return { number, head: (await readCaseFolder(desk, number)).events.at(-1)?.hash };
+  });
+  print(taken);
   return FINE;
 }
 

@@ -119,9 +119,9 @@ describe('house rules', () => {
     expect(same.changed).toEqual([]);
     expect(same.after.cases).toBe(1);
     const timid = { ...rules, losses: { ...rules.losses, escalate: 0.000_1 } };
-    expect((await previewRules(at.desk, timid)).warnings.join(' ')).toMatch(
-      /left undecided.*no case will ever be decided/,
-    );
+    expect((await previewRules(at.desk, timid)).warnings.join(' ')).toMatch(/no case will ever be decided/);
+    const never = { ...rules, required: { footwear: ['a.check-nobody-does'] } };
+    expect((await previewRules(at.desk, never)).warnings.join(' ')).toMatch(/All of the last 1 .* left undecided/);
     await expect(previewRules(at.desk, { ...rules, repacked: 2 })).rejects.toThrow(/repacked/);
   });
   it('are kept as a revision, and statistics are learned anew with them', async () => {

@@ -1,7 +1,7 @@
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import Papa from 'papaparse';
 import { fold } from '@/core/casefile/fold';
-import { MANIFEST, manifestFiles, type PackManifest, packProblems } from '@/core/casefile/pack';
+import { isZip, MANIFEST, manifestFiles, type PackManifest, packProblems } from '@/core/casefile/pack';
 import { formatProblem } from '@/core/formats/validate';
 import { assess } from '@/core/judgement/assess';
 import { groundsOf } from '@/core/judgement/grounds';
@@ -10,7 +10,6 @@ import { findingWords } from '@/core/judgement/sentences';
 import { keepPhotograph, readPhotograph } from '@/store/photographs';
 import type { Desk } from './desk';
 import { Refusal } from './refusal';
-import { makeReport } from './report/makeReport';
 import type { PaperSize } from './report/ReportDocument';
 import { carriedGrounds, exportCase, importCase, parseCaseExport } from './transfer';
 
@@ -61,6 +60,8 @@ function findingsTable(exported: Awaited<ReturnType<typeof exportCase>>): string
  * the hash of each.
  */
 export async function makePack(desk: Desk, number: string, paper: PaperSize = 'A4'): Promise<Uint8Array> {
+  // Loaded when it is needed: only a report takes the means of print.
+  const { makeReport } = await import('./report/makeReport');
   const exported = await exportCase(desk, number);
   const file = fold(exported.id, exported.events);
   const files: Record<string, Uint8Array> = {
@@ -80,9 +81,6 @@ export async function makePack(desk: Desk, number: string, paper: PaperSize = 'A
   };
   return zipSync({ ...files, [MANIFEST]: strToU8(`${JSON.stringify(manifest, null, 2)}\n`) }, { level: 6 });
 }
-
-/** True for the first bytes of a ZIP file. */
-export const isZip = (bytes: Uint8Array): boolean => bytes[0] === 0x50 && bytes[1] === 0x4b;
 
 /** An opened pack: its manifest and its other files. */
 interface OpenedPack {
@@ -170,4 +168,9 @@ export async function importPack(desk: Desk, bytes: Uint8Array): Promise<string>
     if (mime) await keepPhotograph(desk.store, picture, mime, desk.now());
   }
   return number;
+}
+
+/** Take in an exported case or an evidence pack, whichever it is. */
+export async function importFile(desk: Desk, bytes: Uint8Array): Promise<string> {
+  return isZip(bytes) ? importPack(desk, bytes) : importCase(desk, strFromU8(bytes));
 }

@@ -41,3 +41,6 @@ export function packProblems(manifest: PackManifest, files: Record<string, Uint8
   for (const path of Object.keys(files)) if (!listed.has(path)) problems.push(`${path} was added.`);
   return problems;
 }
+
+/** True for the first bytes of a ZIP file. */
+export const isZip = (bytes: Uint8Array): boolean => bytes[0] === 0x50 && bytes[1] === 0x4b;

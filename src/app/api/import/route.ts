@@ -1,6 +1,5 @@
-import { importPack, isZip } from '@/desk/pack';
+import { importFile } from '@/desk/pack';
 import { Refusal } from '@/desk/refusal';
-import { importCase } from '@/desk/transfer';
 import { theDesk } from '../../desk';
 import { respond, whoIsAtBench } from '../respond';
 
@@ -15,8 +14,6 @@ export function POST(request: Request): Promise<Response> {
       throw new Refusal('invalid', 'That is larger than anything this desk takes in.');
     const bytes = new Uint8Array(await request.arrayBuffer());
     const desk = await theDesk();
-    return {
-      number: isZip(bytes) ? await importPack(desk, bytes) : await importCase(desk, new TextDecoder().decode(bytes)),
-    };
+    return { number: await importFile(desk, bytes) };
   });
 }
