@@ -78,7 +78,7 @@ test('tools that are not at hand excuse their checks, and a quick pass shows onl
   await page.keyboard.press('Escape');
   await allSaved(page);
   await page.getByRole('button', { name: /^Tax strip,/ }).click();
-  await expect(page.locator('li[data-check="strip.uv"]')).toContainText('not at hand: uv torch');
+  await expect(page.locator('li[data-check="strip.uv"]')).toContainText('not at hand: UV torch');
   await press(page, 'g');
   const lines = await page.locator('li[data-check]').count();
   expect(lines).toBeGreaterThan(0);

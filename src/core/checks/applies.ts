@@ -6,7 +6,7 @@ import { fitVariants, type Variant } from '../releases/variantFit';
 import { normaliseSize } from '../sizes/sizeChart';
 import type { CheckDefinition } from './check';
 import type { Finding } from './finding';
-import { TOOLS } from './tools';
+import { toolWords } from './tools';
 
 /** What of a case decides which checks apply to it. */
 export interface ItemCircumstances {
@@ -38,11 +38,7 @@ export function notApplicable(check: CheckDefinition, { file, variants, age, siz
   if (check.inHand && !inHand) return 'needs the item in hand';
   if (!packaged && check.bearsOn !== 'goods') return 'came without packaging';
   const missing = check.tools?.filter((tool) => toolsMissing.includes(tool)) ?? [];
-  if (missing.length > 0)
-    return `not at hand: ${missing
-      .map((tool) => TOOLS[tool] ?? tool)
-      .join(', ')
-      .toLowerCase()}`;
+  if (missing.length > 0) return `not at hand: ${toolWords(missing)}`;
   const { traits = {}, minAgeMonths, maxAgeMonths, sizes } = check.appliesWhen ?? {};
   for (const [trait, states] of Object.entries(traits)) {
     const possible = variants.flatMap((variant) => variant.traits[trait] ?? []);

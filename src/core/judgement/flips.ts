@@ -3,8 +3,9 @@ import type { HouseRules, Thresholds } from './houseRules';
 import { type Gain, rankGains } from './nextCheck';
 import { counts } from './outcomeChances';
 import type { Parameters } from './parameters';
-import { groupByStrand, posteriorWorlds, type Weighing } from './weigh';
-import { genuineShare } from './worlds';
+import { addLogs, type StrandItem, strandLogLikelihood } from './strandLikelihood';
+import { itemsOf, type Weighing } from './weigh';
+import { genuineShare, type PerWorld, update } from './worlds';
 
 export type WeighedSide = 'genuine' | 'undecided' | 'counterfeit';
 
@@ -22,12 +23,34 @@ export function weighedSide(p: number, { accept, reject }: Thresholds): WeighedS
   return p >= accept ? 'genuine' : p <= reject ? 'counterfeit' : 'undecided';
 }
 
-/** The finding as it would be had it come out the other way. */
-function turned(finding: Finding): Finding {
-  const mark = finding.mark === 'agrees' ? 'differs' : 'agrees';
-  if (finding.value === undefined || !finding.nominal) return { ...finding, mark };
+/** The finding as it would be had it come out some way. */
+function as(finding: Finding, mark: 'agrees' | 'differs'): Finding {
+  if (!finding.nominal) return { ...finding, mark };
   const { value, tolerance } = finding.nominal;
   return { ...finding, mark, value: mark === 'agrees' ? value : value + FAR_OUT * tolerance };
+}
+
+const turned = (finding: Finding): Finding => as(finding, finding.mark === 'agrees' ? 'differs' : 'agrees');
+
+/**
+ * P(genuine) while single findings are exchanged or added: a strand is weighed anew only where it changes.
+ */
+function whatIf(seen: Finding[], prior: PerWorld, rules: HouseRules, parameters: Parameters) {
+  const items = new Map<string, Map<string, StrandItem>>();
+  const logs = new Map<string, PerWorld>();
+  const weighStrand = (strand: string) =>
+    logs.set(strand, strandLogLikelihood([...(items.get(strand)?.values() ?? [])], parameters.mix(strand)));
+  /** Put a finding in place of the one of the same check, or beside the others. */
+  const put = (finding: Finding): void => {
+    const { id, strand } = finding.check;
+    const own = items.get(strand) ?? new Map<string, StrandItem>();
+    items.set(strand, own);
+    const [item] = itemsOf([finding], parameters, rules);
+    if (item) own.set(id, item);
+    weighStrand(strand);
+  };
+  for (const finding of seen) put(finding);
+  return { put, share: () => genuineShare(update(prior, addLogs([...logs.values()]))) };
 }
 
 /**
@@ -46,13 +69,12 @@ export function nearestFlips(
   const now = genuineShare(posterior);
   const side = weighedSide(now, limits);
   const seen = findings.filter(counts);
-  const shareWith = (others: Set<Finding>) => {
-    const changed = seen.map((finding) => (others.has(finding) ? turned(finding) : finding));
-    return genuineShare(posteriorWorlds(prior, [...groupByStrand(changed).values()], parameters, rules));
-  };
+  const { put, share } = whatIf(seen, prior, rules, parameters);
   const single = seen
     .map((finding): Flip => {
-      const p = shareWith(new Set([finding]));
+      put(turned(finding));
+      const p = share();
+      put(finding);
       return { findings: [finding], to: weighedSide(p, limits), p };
     })
     .filter(({ to }) => to !== side)
@@ -64,12 +86,13 @@ export function nearestFlips(
     .flatMap(({ checks }) => checks)
     .filter(({ weight }) => weight * towards > 0)
     .sort((a, b) => Math.abs(b.weight) - Math.abs(a.weight));
-  const together = new Set<Finding>();
+  const together: Finding[] = [];
   for (const { finding } of holding) {
-    together.add(finding);
-    const p = shareWith(together);
+    together.push(finding);
+    put(turned(finding));
+    const p = share();
     const to = weighedSide(p, limits);
-    if (to !== side) return [{ findings: [...together], to, p }];
+    if (to !== side) return [{ findings: together, to, p }];
   }
   return [];
 }
@@ -85,14 +108,16 @@ export function secondLooks(
   parameters: Parameters,
 ): Gain[] {
   const doubtful = new Set(findings.filter(({ mark }) => mark === 'cantTell').map(({ check }) => check.id));
-  const reopened = findings.map((finding): Finding => {
-    if (!doubtful.has(finding.check.id)) return finding;
-    const { value: _, ...rest } = finding;
-    return { ...rest, mark: 'open' };
-  });
-  return rankGains(reopened, weighing.posterior, rules, parameters).filter(({ finding }) =>
-    doubtful.has(finding.check.id),
-  );
+  if (doubtful.size === 0) return [];
+  // Only the doubtful ones are asked for again; what is open anyway has its own list.
+  const reopened = findings
+    .filter(({ mark }) => mark !== 'open')
+    .map((finding): Finding => {
+      if (!doubtful.has(finding.check.id)) return finding;
+      const { value: _, ...rest } = finding;
+      return { ...rest, mark: 'open' };
+    });
+  return rankGains(reopened, weighing.posterior, rules, parameters);
 }
 
 /**
@@ -108,19 +133,14 @@ export function quickPass(
   parameters: Parameters,
 ): string[] {
   const seen = findings.filter(counts);
-  const chosen: Finding[] = [];
-  const all = (mark: 'agrees' | 'differs') => {
-    const filled = chosen.map((finding): Finding => {
-      if (!finding.nominal) return { ...finding, mark };
-      const { value, tolerance } = finding.nominal;
-      return { ...finding, mark, value: value + (mark === 'agrees' ? 0 : FAR_OUT * tolerance) };
-    });
-    const groups = [...groupByStrand([...seen, ...filled]).values()];
-    return genuineShare(posteriorWorlds(prior, groups, parameters, rules));
-  };
+  const agreeing = whatIf(seen, prior, rules, parameters);
+  const differing = whatIf(seen, prior, rules, parameters);
+  const chosen: string[] = [];
   for (const { finding } of gains) {
-    chosen.push(finding);
-    if (all('agrees') >= limits.accept && all('differs') <= limits.reject) break;
+    chosen.push(finding.check.id);
+    agreeing.put(as(finding, 'agrees'));
+    differing.put(as(finding, 'differs'));
+    if (agreeing.share() >= limits.accept && differing.share() <= limits.reject) break;
   }
-  return chosen.map(({ check }) => check.id);
+  return chosen;
 }

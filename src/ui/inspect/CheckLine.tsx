@@ -3,7 +3,7 @@ import { clsx } from 'clsx';
 import Link from 'next/link';
 import { type ReactNode, useEffect, useRef } from 'react';
 import type { Finding } from '@/core/checks/finding';
-import { TOOLS } from '@/core/checks/tools';
+import { toolWords } from '@/core/checks/tools';
 import { findingWords } from '@/core/judgement/sentences';
 import { MARK_WORDS, MarkSign } from '../marks/MarkSign';
 import { Caution } from './Caution';
@@ -18,12 +18,7 @@ function workingWords({ bearsOn, answer, g, c, support, source, seconds, tools }
       ? `weighed by its distance from the record (${support}: ${source})`
       : `differs in ${Number((g * 100).toFixed(1))} % of genuine and ${Math.round(c * 100)} % of counterfeit items (${support}: ${source})`;
   const time = answer.form === 'codes' ? '' : ` · about ${seconds} s`;
-  const needs = tools?.length
-    ? ` · needs ${tools
-        .map((tool) => TOOLS[tool] ?? tool)
-        .join(', ')
-        .toLowerCase()}`
-    : '';
+  const needs = tools?.length ? ` · needs ${toolWords(tools)}` : '';
   return `${BEARING_WORDS[bearsOn]} · ${rests}${time}${needs}`;
 }
 

@@ -37,8 +37,8 @@ function Weights({ title, weights }: { title: string; weights: CheckWeight[] }) 
   );
 }
 
-/** The three schools' readings, side by side. */
-export function ThreeReadings() {
+/** The three schools' readings, side by side; where they part is said under them, or elsewhere on the page. */
+export function ThreeReadings({ said = true }: { said?: boolean }) {
   const { assessment } = useCaseBook();
   const { goods, oneFault, chain, parting } = assessment;
   const chainWords = { holds: 'holds', broken: 'broken', open: 'nothing seen' };
@@ -64,7 +64,7 @@ export function ThreeReadings() {
           </div>
         ))}
       </dl>
-      {parting && <p className="mt-1.5 text-[13.5px] text-soft">{parting}</p>}
+      {said && parting && <p className="mt-1.5 text-[13.5px] text-soft">{parting}</p>}
     </div>
   );
 }

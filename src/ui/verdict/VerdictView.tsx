@@ -82,7 +82,7 @@ export function VerdictView({ me }: { me: string | null }) {
           <p className="text-[24px] leading-tight font-semibold">{PACKAGING_WORDS[packaging.decision]}</p>
           {packaging.decision !== 'notSeen' && <QuestionScale question="packaging" />}
         </section>
-        <ThreeReadings />
+        <ThreeReadings said={false} />
         {goods.decision === 'counterfeit' && (
           <p role="note" className="border-l-2 border-doubt pl-3 text-doubt">
             Suspected goods are held or returned by local rules and never resold. Where the law requires it, customs,
