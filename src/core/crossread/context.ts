@@ -35,8 +35,16 @@ export function claimedRow(context: Pick<ReadingContext, 'chart' | 'sizeKey'>): 
   return context.chart && context.sizeKey ? findRow(context.chart, context.sizeKey) : undefined;
 }
 
+/** Every comparison names places, so their names are made ready once for a kind of goods. */
+const placeNames = new WeakMap<KindDefinition, Map<string, string>>();
+
 /** A place's name inside a sentence. */
-export function placeName(context: Records, place: string): string {
-  const name = context.kind.places.find((each) => each.id === place)?.name ?? place;
-  return name.replace(/^\p{Lu}(?!\p{Lu})/u, (first) => first.toLowerCase());
+export function placeName({ kind }: Records, place: string): string {
+  let names = placeNames.get(kind);
+  if (!names) {
+    const inSentence = (name: string) => name.replace(/^\p{Lu}(?!\p{Lu})/u, (first) => first.toLowerCase());
+    names = new Map(kind.places.map(({ id, name }) => [id, inSentence(name)]));
+    placeNames.set(kind, names);
+  }
+  return names.get(place) ?? place;
 }

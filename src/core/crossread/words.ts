@@ -39,6 +39,7 @@ export function wordsKey(raw: string): string {
  * @example forgiven('FOG / ALDR', 'Fog / Alder') // null
  */
 export function forgiven(a: string, b: string): string[] | null {
+  if (a === b) return [];
   if (wordsKey(a) !== wordsKey(b)) return null;
   const [x, y] = [cleanText(a), cleanText(b)];
   if (x === y) return [];

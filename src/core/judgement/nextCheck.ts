@@ -16,7 +16,7 @@ export interface Gain {
 }
 
 /** Values tried for a measured check, as multiples of its tolerance; far enough out for a poor copy. */
-const GRID = Array.from({ length: 41 }, (_, i) => (i - 20) * 0.4);
+const GRID = Array.from({ length: 21 }, (_, i) => (i - 10) * 0.8);
 
 /** The findings that an open check may turn into. */
 function possibleOutcomes(finding: Finding): Finding[] {
