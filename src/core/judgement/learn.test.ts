@@ -7,6 +7,7 @@ import { type ConfirmedCase, sideOfTruth } from './confirmedCase';
 import type { HouseRules } from './houseRules';
 import { learn, weightOfCase } from './learn';
 import { parametersOf } from './parameters';
+import { strandSum } from './strandSum';
 import { weigh } from './weigh';
 
 const rules = shippedRules as HouseRules;
@@ -49,6 +50,16 @@ const confirmed = (
   ...over,
 });
 const CHECKS = ['a', 'b', 'c', 'd'].map((id) => check(id));
+
+it('adds a strand up to the weight that the weighing gives it, where all of it is about the goods', () => {
+  const findings = CHECKS.map((each, i) => ({
+    check: each,
+    mark: i < 2 ? ('differs' as const) : ('agrees' as const),
+    problems: [],
+  }));
+  const { genuine, counterfeit } = strandSum(findings, rules, parametersOf(rules));
+  expect(10 * Math.log10(genuine / counterfeit)).toBeCloseTo(weigh(findings, 0.2, rules).weight, 9);
+});
 
 describe('learning', () => {
   it('leaves everything as stated while no case is confirmed', () => {

@@ -61,7 +61,7 @@ export function VerdictView({ me }: { me: string | null }) {
         </article>
         <section>
           <h2 className="mb-1 text-[15px] font-semibold">The working</h2>
-          <Waterfall assessment={assessment} kind={grounds.kind} />
+          <Waterfall assessment={assessment} grounds={grounds} />
         </section>
         <WouldChange />
         <List title="Not looked at" findings={findings.filter(({ mark }) => mark === 'open')} />

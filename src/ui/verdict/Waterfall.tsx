@@ -1,8 +1,11 @@
 'use client';
 import { Fragment, useState } from 'react';
-import type { KindDefinition } from '@/core/checks/check';
+import type { Finding } from '@/core/checks/finding';
 import type { Assessment } from '@/core/judgement/assess';
+import type { Grounds } from '@/core/judgement/grounds';
+import { parametersOf } from '@/core/judgement/parameters';
 import { findingWords, formatWeight, weightWord } from '@/core/judgement/sentences';
+import { strandSum } from '@/core/judgement/strandSum';
 import { genuineShare } from '@/core/judgement/worlds';
 import { MarkSign } from '../marks/MarkSign';
 
@@ -14,8 +17,27 @@ interface Step {
   weight: number;
 }
 
+const figure = (value: number): string => (value >= 0.001 ? value.toFixed(3) : value.toExponential(1));
+const percent = (share: number): string => `${Math.round(share * 100)} %`;
+
+/** How the two sides of a strand come out, by their hidden classes. */
+function SumInNumbers({ findings, grounds }: { findings: Finding[]; grounds: Grounds }) {
+  const { houseRules, statistics } = grounds;
+  const { mix, products, genuine, counterfeit } = strandSum(findings, houseRules, parametersOf(houseRules, statistics));
+  return (
+    <>
+      If genuine: {percent(1 - mix.offDay)} usual × {figure(products.usual)} + {percent(mix.offDay)} off-day ×{' '}
+      {figure(products.offDay)} = {figure(genuine)}. If counterfeit: {percent(mix.wellCopied)} well copied ×{' '}
+      {figure(products.well)} + {percent(1 - mix.wellCopied)} poorly × {figure(products.poorly)} = {figure(counterfeit)}
+      . Their ratio is {formatWeight(10 * Math.log10(genuine / counterfeit))}; where goods and packaging may be of
+      different items, less of it counts.
+    </>
+  );
+}
+
 /** From the odds before anything was seen to the odds now: one bar a strand, opening to its checks. */
-export function Waterfall({ assessment, kind }: { assessment: Assessment; kind: KindDefinition }) {
+export function Waterfall({ assessment, grounds }: { assessment: Assessment; grounds: Grounds }) {
+  const { kind } = grounds;
   const [open, setOpen] = useState<string | null>(null);
   const { weighing } = assessment;
   const before = genuineShare(weighing.prior);
@@ -114,6 +136,13 @@ export function Waterfall({ assessment, kind }: { assessment: Assessment; kind: 
                     <td className="pl-3 align-top text-[13px] text-soft max-md:hidden">in its strand</td>
                   </tr>
                 ))}
+              {shown && strand && (
+                <tr className="border-b bg-wash text-[13px] text-soft">
+                  <td colSpan={4} className="py-1.5 pl-4">
+                    <SumInNumbers findings={strand.checks.map(({ finding }) => finding)} grounds={grounds} />
+                  </td>
+                </tr>
+              )}
             </Fragment>
           );
         })}
