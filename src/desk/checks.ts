@@ -1,5 +1,6 @@
 import type { CheckDefinition, KindDefinition } from '@/core/checks/check';
 import { cohensKappa } from '@/core/checks/secondOpinion';
+import { quarterOf } from '@/core/dates/day';
 import { formatProblem } from '@/core/formats/validate';
 import { type CheckRecord, checkRecord } from '@/core/judgement/checkRecord';
 import type { HouseRules } from '@/core/judgement/houseRules';
@@ -70,7 +71,7 @@ export async function agreementByQuarter(
 ): Promise<{ quarter: string; pairs: number; kappa: number | null }[]> {
   const quarters = new Map<string, Parameters<typeof cohensKappa>[0]>();
   for (const { at, pairs } of await agreements(desk)) {
-    const quarter = `${at.slice(0, 4)} Q${Math.ceil(Number(at.slice(5, 7)) / 3)}`;
+    const quarter = quarterOf(at);
     quarters.set(quarter, [...(quarters.get(quarter) ?? []), ...pairs]);
   }
   return [...quarters].map(([quarter, pairs]) => ({ quarter, pairs: pairs.length, kappa: cohensKappa(pairs) }));

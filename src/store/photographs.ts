@@ -1,7 +1,6 @@
 import { mkdir, readFile, rename, writeFile } from 'node:fs/promises';
 import { dirname, join } from 'node:path';
-import { sha256 } from '@noble/hashes/sha2.js';
-import { bytesToHex } from '@noble/hashes/utils.js';
+import { bytesHash } from '@/core/casefile/hash';
 import type { Store } from './store';
 import { StoreProblem } from './storeProblem';
 import type { PhotographRow } from './tables';
@@ -19,7 +18,7 @@ export async function keepPhotograph(
   mime: string,
   addedAt: string,
 ): Promise<PhotographRow> {
-  const hash = bytesToHex(sha256(bytes));
+  const hash = bytesHash(bytes);
   const path = pathOf(store, hash);
   await mkdir(dirname(path), { recursive: true });
   // Written beside and moved into place, so that a crash leaves no half picture under a whole one's name.
@@ -41,7 +40,7 @@ export async function readPhotograph(store: Store, hash: string): Promise<Uint8A
   const bytes = await readFile(pathOf(store, hash)).catch(() => {
     throw new StoreProblem(`No photograph ${hash.slice(0, 12)}… is kept in this data directory.`);
   });
-  if (bytesToHex(sha256(bytes)) !== hash) {
+  if (bytesHash(bytes) !== hash) {
     throw new StoreProblem(`The photograph ${hash.slice(0, 12)}… was changed on disk since it was kept.`);
   }
   return bytes;

@@ -3,6 +3,9 @@ import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils.js';
 import canonicalize from 'canonicalize';
 import type { CaseEvent } from './event';
 
+/** SHA-256 of some bytes: 64 hexadecimal digits. */
+export const bytesHash = (bytes: Uint8Array): string => bytesToHex(sha256(bytes));
+
 /**
  * SHA-256 over the canonical JSON of a value, so that the order of keys does not matter.
  *
@@ -11,7 +14,7 @@ import type { CaseEvent } from './event';
  * @source RFC 8785, JSON Canonicalization Scheme
  */
 export function contentHash(value: unknown): string {
-  return bytesToHex(sha256(utf8ToBytes(canonicalize(value) ?? 'null')));
+  return bytesHash(utf8ToBytes(canonicalize(value) ?? 'null'));
 }
 
 /** What stands before the first event of a case. */

@@ -1,5 +1,4 @@
-import { sha256 } from '@noble/hashes/sha2.js';
-import { bytesToHex } from '@noble/hashes/utils.js';
+import { bytesHash } from './hash';
 
 /** What an evidence pack lists of itself: docs/formats/pack.schema.json. */
 export interface PackManifest {
@@ -15,14 +14,11 @@ export interface PackManifest {
 
 export const MANIFEST = 'manifest.json';
 
-/** SHA-256 of some bytes, in hexadecimal. */
-export const hashOf = (bytes: Uint8Array): string => bytesToHex(sha256(bytes));
-
 /** The manifest's lines for some files, by path. */
 export function manifestFiles(files: Record<string, Uint8Array>): PackManifest['files'] {
   return Object.entries(files)
     .sort(([a], [b]) => a.localeCompare(b))
-    .map(([path, bytes]) => ({ path, bytes: bytes.length, sha256: hashOf(bytes) }));
+    .map(([path, bytes]) => ({ path, bytes: bytes.length, sha256: bytesHash(bytes) }));
 }
 
 /**
@@ -36,7 +32,7 @@ export function packProblems(manifest: PackManifest, files: Record<string, Uint8
   for (const { path, sha256: hash } of manifest.files) {
     const bytes = files[path];
     if (!bytes) problems.push(`${path} is missing.`);
-    else if (hashOf(bytes) !== hash) problems.push(`${path} was changed.`);
+    else if (bytesHash(bytes) !== hash) problems.push(`${path} was changed.`);
   }
   for (const path of Object.keys(files)) if (!listed.has(path)) problems.push(`${path} was added.`);
   return problems;

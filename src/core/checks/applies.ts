@@ -1,9 +1,7 @@
 import type { CaseFile } from '../casefile/fold';
-import { claimedRow, type ReadingContext } from '../crossread/context';
+import { leadingSize, type ReadingContext } from '../crossread/context';
 import type { CrossReading } from '../crossread/crossread';
-import { printedTraits } from '../crossread/printedTraits';
 import { fitVariants, type Variant } from '../releases/variantFit';
-import { normaliseSize } from '../sizes/sizeChart';
 import type { CheckDefinition } from './check';
 import type { Finding } from './finding';
 import { toolWords } from './tools';
@@ -20,14 +18,12 @@ export interface ItemCircumstances {
 }
 
 export function circumstancesOf(file: CaseFile, context: ReadingContext, reading: CrossReading): ItemCircumstances {
-  const { fits } = fitVariants(context.release?.variants ?? [], printedTraits(reading.rows, context));
-  const leading = claimedRow(context)?.values[context.chart?.leading ?? ''];
-  const size = leading === undefined ? Number.NaN : Number(normaliseSize(leading));
+  const { fits } = fitVariants(context.release?.variants ?? [], reading.traits);
   return {
     file,
     variants: fits.filter(({ broken }) => broken.length === 0).map(({ variant }) => variant),
     age: reading.dates.age,
-    size: Number.isNaN(size) ? null : size,
+    size: leadingSize(context),
   };
 }
 

@@ -40,3 +40,14 @@ export function withinTolerance(value: number, uncertainty: number, nominal: Nom
   // Values are entered in decimals, which binary fractions miss by a hair.
   return Math.abs(value - nominal.value) <= nominal.tolerance + uncertainty + 1e-9;
 }
+
+/** What a measured or counted value comes to; null for checks that are answered otherwise. */
+export function measuredOutcome(
+  { answer }: Pick<CheckDefinition, 'answer'>,
+  value: number | undefined,
+  nominal: Nominal | undefined,
+): 'agrees' | 'differs' | null {
+  if ((answer.form !== 'quantity' && answer.form !== 'count') || value === undefined || !nominal) return null;
+  const uncertainty = answer.form === 'quantity' ? answer.uncertainty : 0;
+  return withinTolerance(value, uncertainty, nominal) ? 'agrees' : 'differs';
+}

@@ -1,13 +1,12 @@
 import type { CaseFile, FindingEntry } from '../casefile/fold';
-import { claimedRow, type ReadingContext } from '../crossread/context';
+import { leadingSize, type ReadingContext } from '../crossread/context';
 import type { CrossReading } from '../crossread/crossread';
 import { RULES } from '../crossread/rules';
 import type { Release } from '../releases/release';
-import { normaliseSize } from '../sizes/sizeChart';
 import { circumstancesOf, notApplicable, waitForOthers } from './applies';
 import type { CheckDefinition, KindDefinition } from './check';
 import { expectedMeasure } from './exemplars';
-import { type Finding, type Nominal, withinTolerance } from './finding';
+import { type Finding, measuredOutcome, type Nominal } from './finding';
 import { withSecondOpinion } from './secondOpinion';
 
 /** The checks of a release: its kind's, with its own added and some switched off. */
@@ -21,20 +20,14 @@ export function checksFor(kind: KindDefinition, release: Release | null): CheckD
 function nominalOf(measure: string, context: ReadingContext): Nominal | undefined {
   const recorded = context.release?.nominal[measure];
   if (!recorded) return undefined;
-  const leading = claimedRow(context)?.values[context.chart?.leading ?? ''];
-  const size = leading === undefined ? Number.NaN : Number(normaliseSize(leading));
-  return expectedMeasure(recorded, context.release?.exemplars?.[measure] ?? [], Number.isNaN(size) ? null : size);
+  return expectedMeasure(recorded, context.release?.exemplars?.[measure] ?? [], leadingSize(context));
 }
 
 function answered(check: CheckDefinition, entry: FindingEntry, nominal: Nominal | undefined): Finding {
   const { at, by } = entry;
   if (entry.state === 'excused') return { check, mark: 'excused', reason: entry.reason, problems: [], at, by, nominal };
   const { outcome, state: _, ...found } = entry;
-  const { answer } = check;
-  const measured = (answer.form === 'quantity' || answer.form === 'count') && found.value !== undefined && nominal;
-  const uncertainty = answer.form === 'quantity' ? answer.uncertainty : 0;
-  const within = measured && withinTolerance(found.value as number, uncertainty, nominal);
-  return { check, mark: measured ? (within ? 'agrees' : 'differs') : outcome, ...found, nominal, problems: [] };
+  return { check, mark: measuredOutcome(check, found.value, nominal) ?? outcome, ...found, nominal, problems: [] };
 }
 
 /**

@@ -1,8 +1,7 @@
 import type { RecordedFinding } from '../casefile/event';
 import type { Opinion } from '../casefile/fold';
 import type { Outcome } from './check';
-import type { Finding } from './finding';
-import { withinTolerance } from './finding';
+import { type Finding, measuredOutcome } from './finding';
 
 /** What an answer says about genuineness: a missing thing differs. */
 const sense = (outcome: Outcome): 'agrees' | 'differs' | 'cantTell' =>
@@ -19,11 +18,7 @@ export function answerText({ outcome, choice, value, left, right, text }: Record
 
 /** What the second checker's answer comes to: a measured value by its tolerance, like the first one's. */
 export function secondOutcome({ check, nominal }: Finding, answer: RecordedFinding): Outcome {
-  const { value, outcome } = answer;
-  const measured = check.answer.form === 'quantity' || check.answer.form === 'count';
-  if (!measured || value === undefined || !nominal) return outcome;
-  const uncertainty = check.answer.form === 'quantity' ? check.answer.uncertainty : 0;
-  return withinTolerance(value, uncertainty, nominal) ? 'agrees' : 'differs';
+  return measuredOutcome(check, answer.value, nominal) ?? answer.outcome;
 }
 
 /**

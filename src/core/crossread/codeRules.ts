@@ -3,7 +3,6 @@ import type { Cell } from './cell';
 import { placeName } from './context';
 import { cellOf } from './crossread';
 import { factName } from './facts';
-import { printedTraits } from './printedTraits';
 import type { Problem } from './problem';
 import { isAbout, REGISTERED_FACTS } from './registered';
 import { agrees, cantTell, differs, entered, open, otherProduct, ownProblems, type Rule, unread } from './ruleOutcome';
@@ -143,9 +142,8 @@ export const symbolFitsLabel: Rule = (reading, context, [scan = '', ...labels]) 
 
 /** Some single genuine variant accounts for every trait that is printed. */
 export const oneVariant: Rule = (reading, context) => {
-  const observations = printedTraits(reading.rows, context);
-  const { fits, holds, mends } = fitVariants(context.release?.variants ?? [], observations);
-  if (fits.length < 2 || observations.length < 2) return open('Too little is read that tells variants apart.');
+  const { fits, holds, mends } = fitVariants(context.release?.variants ?? [], reading.traits);
+  if (fits.length < 2 || reading.traits.length < 2) return open('Too little is read that tells variants apart.');
   const possible = fits.filter(({ broken }) => broken.length === 0).map(({ variant }) => variant.name);
   if (holds) return agrees(`${possible.join(' or ')} accounts for all that is printed.`);
   const sets = mends.map((set) => set.map(({ label }) => label).join(' and ')).join('; or ');

@@ -3,7 +3,7 @@ import type { KindDefinition } from '../checks/check';
 import type { CodeScheme } from '../codes/schemes/codeScheme';
 import type { Day } from '../dates/day';
 import type { Maker, Release } from '../releases/release';
-import { findRow, type SizeChart, type SizeRow } from '../sizes/sizeChart';
+import { findRow, normaliseSize, type SizeChart, type SizeRow } from '../sizes/sizeChart';
 
 /** The documents that readings are held against. */
 export interface Records {
@@ -33,6 +33,13 @@ export function contextOf(file: CaseFile, records: Records): ReadingContext {
 /** The chart's row for the size that the item is claimed to be. */
 export function claimedRow(context: Pick<ReadingContext, 'chart' | 'sizeKey'>): SizeRow | undefined {
   return context.chart && context.sizeKey ? findRow(context.chart, context.sizeKey) : undefined;
+}
+
+/** The leading size that the item is claimed to be, as a number; null where it has none. */
+export function leadingSize(context: Pick<ReadingContext, 'chart' | 'sizeKey'>): number | null {
+  const leading = claimedRow(context)?.values[context.chart?.leading ?? ''];
+  const size = leading === undefined ? Number.NaN : Number(normaliseSize(leading));
+  return Number.isNaN(size) ? null : size;
 }
 
 /** Every comparison names places, so their names are made ready once for a kind of goods. */

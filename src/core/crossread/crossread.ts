@@ -1,4 +1,5 @@
 import type { Place } from '../checks/check';
+import type { Observation } from '../releases/variantFit';
 import { type Cell, readCell } from './cell';
 import { comparePlaces } from './comparePlaces';
 import type { ReadingContext } from './context';
@@ -6,6 +7,7 @@ import { type DatesReading, readDates } from './datesReading';
 import { deriveFacts } from './derive';
 import { type Expected, expectedFact } from './expected';
 import { expandFacts, type FactDefinition, factOrder } from './facts';
+import { printedTraits } from './printedTraits';
 import type { Problem } from './problem';
 
 /** A fact across all places. */
@@ -20,6 +22,8 @@ export interface Row {
 export interface CrossReading {
   places: Place[];
   rows: Row[];
+  /** The traits of the release's variants that show in what is printed. */
+  traits: Observation[];
   dates: DatesReading;
   problems: Problem[];
 }
@@ -43,12 +47,13 @@ export function crossread(given: ReadingContext): CrossReading {
     comparePlaces(row, context);
     return row;
   });
-  const dates = readDates(rows, context);
+  const traits = printedTraits(rows, context);
+  const dates = readDates(rows, traits, context);
   const problems = [
     ...rows.flatMap((row) => Object.values(row.cells).flatMap((cell) => cell.problems)),
     ...dates.problems,
   ];
-  return { places, rows, dates, problems };
+  return { places, rows, traits, dates, problems };
 }
 
 /** The cell of a fact in a place, if that place prints it. */

@@ -8,12 +8,11 @@ import {
 import type { Day } from '../dates/day';
 import type { DayInterval } from '../dates/interval';
 import type { Release } from '../releases/release';
-import { fitVariants } from '../releases/variantFit';
+import { fitVariants, type Observation } from '../releases/variantFit';
 import type { Cell } from './cell';
 import { placeName, type ReadingContext } from './context';
 import type { Row } from './crossread';
 import { factName } from './facts';
-import { printedTraits } from './printedTraits';
 import type { Problem } from './problem';
 
 /** A dated fact with the cell that it was read from, if it was. */
@@ -76,9 +75,9 @@ function recordDates(release: Release | null, today: Day): DatedCell[] {
  * The market in which the item was first sold: where the printed traits leave only variants of markets that
  * came later than the first, the earliest of those; else null.
  */
-function lateMarket(rows: Row[], context: ReadingContext): string | null {
+function lateMarket(traits: Observation[], context: ReadingContext): string | null {
   const { variants = [], marketDates = {}, releaseDate = '' } = context.release ?? {};
-  const left = fitVariants(variants, printedTraits(rows, context)).fits.filter(({ broken }) => broken.length === 0);
+  const left = fitVariants(variants, traits).fits.filter(({ broken }) => broken.length === 0);
   const markets = left.flatMap(({ variant }) => variant.traits.market ?? ['']);
   const dates = markets.map((market) => marketDates[market] ?? releaseDate).sort();
   const [first] = dates;
@@ -86,7 +85,7 @@ function lateMarket(rows: Row[], context: ReadingContext): string | null {
   return markets.find((market) => marketDates[market] === first) ?? null;
 }
 
-function constraintsOf(rows: Row[], dated: DatedCell[], context: ReadingContext): DateConstraint[] {
+function constraintsOf(traits: Observation[], dated: DatedCell[], context: ReadingContext): DateConstraint[] {
   const { release, kind } = context;
   const sideOf = (id?: string) => kind.places.find((place) => place.id === id)?.side;
   const made = dated.filter(({ id, fact = '' }) => MADE.includes(fact) && !id.endsWith('.end'));
@@ -99,7 +98,7 @@ function constraintsOf(rows: Row[], dated: DatedCell[], context: ReadingContext)
     constraints.push({ earlier: id(earlier), later: id(later), min, max, why });
   };
   for (const each of [...made, ...ends, ...bought]) add(each, 'today', 0, ALWAYS, 'it cannot lie in the future');
-  const market = bought.length > 0 ? lateMarket(rows, context) : null;
+  const market = bought.length > 0 ? lateMarket(traits, context) : null;
   for (const claim of bought) {
     for (const each of made) add(each, claim, 0, ALWAYS, 'nothing is bought before it was made');
     const firstSold = market ? `release.${market}` : 'release';
@@ -145,11 +144,12 @@ function problemsOf({ contradictions }: DatesTogether, dated: DatedCell[]): Prob
  * Hold every date of an item together: production, codes, packaging era, release, the seller's claim, today.
  *
  * @param rows the cross-reading's rows, each cell read already
+ * @param traits what they show of the release's variants
  */
-export function readDates(rows: Row[], context: ReadingContext): DatesReading {
+export function readDates(rows: Row[], traits: Observation[], context: ReadingContext): DatesReading {
   const dated = datedCells(rows, context);
   const facts = [...recordDates(context.release, context.today), ...dated];
-  const together = holdTogether(facts, constraintsOf(rows, dated, context));
+  const together = holdTogether(facts, constraintsOf(traits, dated, context));
   const goods = dated.filter(
     ({ id, place, fact = '' }) =>
       MADE.includes(fact) &&

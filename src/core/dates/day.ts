@@ -42,6 +42,9 @@ const DAY_FORMAT = new Intl.DateTimeFormat('en-GB', {
 });
 const MONTH_FORMAT = new Intl.DateTimeFormat('en-GB', { month: 'short', year: 'numeric', timeZone: 'UTC' });
 
+/** `2026 Q1`: the quarter that a day or instant lies in. */
+export const quarterOf = (at: string): string => `${at.slice(0, 4)} Q${Math.ceil(Number(at.slice(5, 7)) / 3)}`;
+
 /** `9 Mar 2026`. */
 export function formatDay(day: Day): string {
   return DAY_FORMAT.format(toMs(day));

@@ -1,6 +1,6 @@
 import { randomBeta, randomLcg } from 'd3-random';
 import { type CheckDefinition, SUPPORT_OBSERVATIONS } from '../checks/check';
-import { addDays, type Day } from '../dates/day';
+import { addDays, type Day, quarterOf } from '../dates/day';
 import { type ConfirmedCase, sideOfTruth } from './confirmedCase';
 import { middle90 } from './draws';
 import type { HouseRules } from './houseRules';
@@ -53,9 +53,8 @@ function estimate(yes: number, no: number): Estimate {
   return { value: yes / (yes + no), interval: middle90(Array.from({ length: DRAWS }, draw)) };
 }
 
-const quarterOf = (day: Day): string => `${day.slice(0, 4)} Q${Math.ceil(Number(day.slice(5, 7)) / 3)}`;
-
-const percent = (share: number): string => `${Number((share * 100).toFixed(share < 0.1 ? 1 : 0))} %`;
+/** A chance as a check's page shows it: `4.6 %`, `28 %`. */
+export const formatChance = (share: number): string => `${Number((share * 100).toFixed(share < 0.1 ? 1 : 0))} %`;
 
 /**
  * What confirmed cases say of a check: counts, chances with intervals, its worth, its trend, and whether it still
@@ -137,15 +136,15 @@ function judged({
     if (recent.value / g.value < SEPARATES || recent.interval[1] < before / 2)
       return {
         verdict: 'stale',
-        because: `It differed on ${percent(before)} of earlier counterfeits and on ${percent(recent.value)} of those of the last nine months: copies have learned it.`,
+        because: `It differed on ${formatChance(before)} of earlier counterfeits and on ${formatChance(recent.value)} of those of the last nine months: copies have learned it.`,
       };
   if (c.value / g.value < SEPARATES)
     return {
       verdict: 'weak',
-      because: `It differs on ${percent(g.value)} of genuine and ${percent(c.value)} of counterfeit items, too little apart to tell.`,
+      because: `It differs on ${formatChance(g.value)} of genuine and ${formatChance(c.value)} of counterfeit items, too little apart to tell.`,
     };
   return {
     verdict: 'useful',
-    because: `It differs on ${percent(c.value)} of counterfeit and ${percent(g.value)} of genuine items.`,
+    because: `It differs on ${formatChance(c.value)} of counterfeit and ${formatChance(g.value)} of genuine items.`,
   };
 }

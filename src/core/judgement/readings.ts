@@ -1,7 +1,6 @@
 import type { Finding } from '../checks/finding';
 import type { ReadingContext } from '../crossread/context';
 import type { CrossReading } from '../crossread/crossread';
-import { printedTraits } from '../crossread/printedTraits';
 import { type ChainFit, fitVariants, type Observation } from '../releases/variantFit';
 import type { GoodsDecision } from './decide';
 
@@ -28,8 +27,8 @@ export function readOneFault(findings: Finding[]): OneFaultReading {
 }
 
 /** The traits that printed facts and answers show. */
-export function observeTraits(reading: CrossReading, findings: Finding[], context: ReadingContext): Observation[] {
-  const observations = printedTraits(reading.rows, context);
+export function observeTraits(reading: CrossReading, findings: Finding[]): Observation[] {
+  const observations = [...reading.traits];
   for (const { check, choice, mark } of findings) {
     if (check.trait && choice && mark !== 'open' && mark !== 'excused' && mark !== 'cantTell') {
       observations.push({ trait: check.trait, state: choice, label: `${check.name}: ${choice}` });
@@ -40,7 +39,7 @@ export function observeTraits(reading: CrossReading, findings: Finding[], contex
 
 /** The chain school: only the fit between features counts. */
 export function readChain(reading: CrossReading, findings: Finding[], context: ReadingContext): ChainReading {
-  const observations = observeTraits(reading, findings, context);
+  const observations = observeTraits(reading, findings);
   const fit = fitVariants(context.release?.variants ?? [], observations);
   const open = observations.length === 0 || fit.fits.length === 0;
   return { says: open ? 'open' : fit.holds ? 'holds' : 'broken', observations, fit };

@@ -14,7 +14,7 @@ import {
   verdictSentences,
   weightWord,
 } from '@/core/judgement/sentences';
-import { genuineShare } from '@/core/judgement/worlds';
+import { waterfall } from '@/core/judgement/waterfall';
 import { INK, LINE, MarkShape, QrCode, ScaleLine, SOFT, WaterfallBar } from './drawings';
 
 export type PaperSize = 'A4' | 'LETTER';
@@ -156,21 +156,7 @@ function CustomerPage(content: ReportContent) {
 }
 
 function Waterfall({ assessment, grounds }: ReportContent) {
-  const { weighing } = assessment;
-  const before = genuineShare(weighing.prior);
-  const steps = [
-    { name: 'Before anything was seen', weight: 10 * Math.log10(before / (1 - before)) },
-    ...weighing.strands.map(({ strand, weight }) => ({ name: grounds.kind.strands[strand] ?? strand, weight })),
-    { name: 'Goods and packaging together', weight: weighing.interplay },
-  ];
-  let running = 0;
-  const bars = steps.map((step) => {
-    const from = running;
-    running += step.weight;
-    return { ...step, from, to: running };
-  });
-  const low = Math.min(0, ...bars.map(({ to }) => to));
-  const high = Math.max(0, ...bars.map(({ to }) => to));
+  const { bars, low, high, sum } = waterfall(assessment.weighing, grounds.kind);
   return (
     <>
       <Heading>What moved it, in decibans (10 is a factor of ten)</Heading>
@@ -185,7 +171,7 @@ function Waterfall({ assessment, grounds }: ReportContent) {
       <View style={s.row}>
         <Text style={{ width: 170, fontWeight: 700 }}>Odds now</Text>
         <Text style={{ width: 190 }} />
-        <Text style={[s.mono, { width: 76, textAlign: 'right' }]}>{formatWeight(running)}</Text>
+        <Text style={[s.mono, { width: 76, textAlign: 'right' }]}>{formatWeight(sum)}</Text>
       </View>
     </>
   );

@@ -3,7 +3,7 @@ import Link from 'next/link';
 import { useState } from 'react';
 import type { KindDefinition } from '@/core/checks/check';
 import { checkProblems } from '@/core/checks/checkKind';
-import type { CheckRecord, Estimate } from '@/core/judgement/checkRecord';
+import { type CheckRecord, type Estimate, formatChance } from '@/core/judgement/checkRecord';
 import { formatWeight, weightWord } from '@/core/judgement/sentences';
 import { Button } from '../controls/Button';
 import { CheckDrawing } from '../inspect/CheckDrawing';
@@ -12,9 +12,8 @@ import { CheckForm } from './CheckForm';
 import { VERDICT_COLOURS } from './CheckList';
 import { Trend } from './Trend';
 
-const percent = (share: number): string => `${Number((share * 100).toFixed(share < 0.1 ? 1 : 0))} %`;
 const estimate = ({ value, interval: [low, high] }: Estimate): string =>
-  `${percent(value)}, 90 % interval ${percent(low)} to ${percent(high)}`;
+  `${formatChance(value)}, 90 % interval ${formatChance(low)} to ${formatChance(high)}`;
 
 /** One check: what it says, what it has proved to be worth, its trend, who disagrees; and its edit form. */
 export function CheckPage({
@@ -30,7 +29,7 @@ export function CheckPage({
   const [editing, setEditing] = useState(false);
   const { check, genuine, counterfeit, g, c, recent, worth, trend, verdict, because } = record;
   const facts: [string, string][] = [
-    ['Stated', `differs on ${percent(check.g)} of genuine, ${percent(check.c)} of counterfeit items`],
+    ['Stated', `differs on ${formatChance(check.g)} of genuine, ${formatChance(check.c)} of counterfeit items`],
     ['Support', `${check.support}: ${check.source}`],
     ['Genuine items', `${genuine.differed} of ${genuine.seen} differed; ${estimate(g)}`],
     ['Counterfeits', `${counterfeit.differed} of ${counterfeit.seen} differed; ${estimate(c)}, older ones faded`],

@@ -2,8 +2,7 @@
 import { type FormEvent, type Ref, useImperativeHandle, useRef, useState } from 'react';
 import { flushSync } from 'react-dom';
 import { answersOf } from '@/core/checks/answers';
-import type { Outcome } from '@/core/checks/check';
-import { type Finding, withinTolerance } from '@/core/checks/finding';
+import { type Finding, measuredOutcome } from '@/core/checks/finding';
 import { Button, Key } from '../controls/Button';
 import { MarkSign } from '../marks/MarkSign';
 
@@ -99,12 +98,7 @@ export function AnswerRow({
     setEntry({ kind: 'none' });
   };
   const preview = Number(text.replace(',', '.'));
-  const previewMark: Outcome | null =
-    measured && nominal && text.trim() !== '' && Number.isFinite(preview)
-      ? withinTolerance(preview, answer.form === 'quantity' ? answer.uncertainty : 0, nominal)
-        ? 'agrees'
-        : 'differs'
-      : null;
+  const previewMark = text.trim() !== '' && Number.isFinite(preview) ? measuredOutcome(check, preview, nominal) : null;
 
   return (
     <div className="grid gap-2">

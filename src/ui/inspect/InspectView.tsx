@@ -3,7 +3,7 @@ import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { answersOf, pairOutcome, textOutcome } from '@/core/checks/answers';
-import { withinTolerance } from '@/core/checks/finding';
+import { measuredOutcome } from '@/core/checks/finding';
 import { useCaseBook } from '../casebook/CaseBook';
 import { Button, Key } from '../controls/Button';
 import { MarkLegend } from '../marks/MarkSign';
@@ -94,10 +94,9 @@ export function InspectView() {
     advance();
   };
   const measure = (value: number) => {
-    if (!answerable || !current.nominal) return;
-    const uncertainty = current.check.answer.form === 'quantity' ? current.check.answer.uncertainty : 0;
-    const agrees = withinTolerance(value, uncertainty, current.nominal);
-    record('findingRecorded', { check: current.check.id, outcome: agrees ? 'agrees' : 'differs', value });
+    const outcome = answerable ? measuredOutcome(current.check, value, current.nominal) : null;
+    if (!outcome || !current) return;
+    record('findingRecorded', { check: current.check.id, outcome, value });
     advance();
   };
   const write = (text: string) => {

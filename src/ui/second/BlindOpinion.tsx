@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import type { RecordedFinding } from '@/core/casefile/event';
 import { answersOf, pairOutcome, textOutcome } from '@/core/checks/answers';
-import { withinTolerance } from '@/core/checks/finding';
+import { measuredOutcome } from '@/core/checks/finding';
 import { answerText } from '@/core/checks/secondOpinion';
 import { useCaseBook } from '../casebook/CaseBook';
 import { Button, Key } from '../controls/Button';
@@ -43,9 +43,8 @@ export function BlindOpinion({ opinion: id, me }: { opinion: string; me: string 
       return;
     }
     const value = Number(text.replace(',', '.'));
-    if (!nominal || !Number.isFinite(value)) return;
-    const uncertainty = check.answer.form === 'quantity' ? check.answer.uncertainty : 0;
-    give({ outcome: withinTolerance(value, uncertainty, nominal) ? 'agrees' : 'differs', value });
+    const outcome = Number.isFinite(value) ? measuredOutcome(check, value, nominal) : null;
+    if (outcome) give({ outcome, value });
   };
   useHotkeys('1,2,3,4,5,6,7,8,9', (event) => pick(Number(event.key) - 1), [current, left, answers]);
   useHotkeys('0', () => give({ outcome: 'cantTell' }), [current, answers]);

@@ -6,16 +6,10 @@ import type { Grounds } from '@/core/judgement/grounds';
 import { parametersOf } from '@/core/judgement/parameters';
 import { findingWords, formatWeight, weightWord } from '@/core/judgement/sentences';
 import { strandSum } from '@/core/judgement/strandSum';
-import { genuineShare } from '@/core/judgement/worlds';
+import { waterfall } from '@/core/judgement/waterfall';
 import { MarkSign } from '../marks/MarkSign';
 
 const WIDTH = 240;
-
-interface Step {
-  id: string;
-  name: string;
-  weight: number;
-}
 
 const figure = (value: number): string => (value >= 0.001 ? value.toFixed(3) : value.toExponential(1));
 const percent = (share: number): string => `${Math.round(share * 100)} %`;
@@ -40,21 +34,7 @@ export function Waterfall({ assessment, grounds }: { assessment: Assessment; gro
   const { kind } = grounds;
   const [open, setOpen] = useState<string | null>(null);
   const { weighing } = assessment;
-  const before = genuineShare(weighing.prior);
-  const priorWeight = 10 * Math.log10(before / (1 - before));
-  const steps: Step[] = [
-    { id: 'prior', name: 'Before anything was seen', weight: priorWeight },
-    ...weighing.strands.map(({ strand, weight }) => ({ id: strand, name: kind.strands[strand] ?? strand, weight })),
-    { id: 'interplay', name: 'Goods and packaging together', weight: weighing.interplay },
-  ].filter(({ id, weight }) => id !== 'interplay' || Math.abs(weight) >= 0.05);
-  let running = 0;
-  const bars = steps.map((step) => {
-    const from = running;
-    running += step.weight;
-    return { ...step, from, to: running };
-  });
-  const low = Math.min(0, ...bars.map(({ to }) => to));
-  const high = Math.max(0, ...bars.map(({ to }) => to));
+  const { bars, low, high, sum } = waterfall(weighing, kind, 0.05);
   const x = (value: number) => ((value - low) / Math.max(1, high - low)) * (WIDTH - 4) + 2;
   return (
     <table className="w-full border-collapse">
@@ -151,7 +131,7 @@ export function Waterfall({ assessment, grounds }: { assessment: Assessment; gro
             Odds now
           </th>
           <td className="text-[13px] font-normal text-soft">sum of the above; 10 dban is a factor of ten</td>
-          <td className="text-right font-mono">{formatWeight(running)}</td>
+          <td className="text-right font-mono">{formatWeight(sum)}</td>
           <td className="max-md:hidden" />
         </tr>
       </tbody>
