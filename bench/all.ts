@@ -4,8 +4,18 @@ import { benchJudgement } from './judgement';
 import { benchMatch } from './match';
 import { benchRegister } from './register';
 
-await benchMatch();
-await benchChains();
-await benchRegister();
-await benchAssess();
-benchJudgement();
+const BENCHES: Record<string, () => void | Promise<void>> = {
+  match: benchMatch,
+  chains: benchChains,
+  register: benchRegister,
+  assess: benchAssess,
+  judgement: benchJudgement,
+};
+
+const asked = process.argv.slice(2);
+const unknown = asked.filter((name) => !BENCHES[name]);
+if (unknown.length > 0) {
+  console.error(`There is no bench “${unknown.join('”, “')}”. There are: ${Object.keys(BENCHES).join(', ')}.`);
+  process.exit(2);
+}
+for (const name of asked.length > 0 ? asked : Object.keys(BENCHES)) await BENCHES[name]?.();

@@ -1,10 +1,9 @@
 import type { PerClass } from '@/core/judgement/classes';
 import { sideOfTruth } from '@/core/judgement/confirmedCase';
+import { evidenceOf, shareOf } from '@/core/judgement/evidence';
 import { thresholds } from '@/core/judgement/houseRules';
 import { learn, weightOfCase } from '@/core/judgement/learn';
 import { type Parameters, parametersOf } from '@/core/judgement/parameters';
-import { groupByStrand, posteriorWorlds } from '@/core/judgement/weigh';
-import { genuineShare, priorWorlds } from '@/core/judgement/worlds';
 import { type DrawnCase, type JudgementWorld, RULES } from './judgementWorld';
 
 /** How one way of judging did over all cases. */
@@ -105,7 +104,6 @@ function countingFaults(cases: DrawnCase[]): Judged {
 
 /** Every way of judging on the same cases: Pinprick, the limit, adding, counting, one fault. */
 export function readings(world: JudgementWorld, learned: DrawnCase[], judged: DrawnCase[]): Judged[] {
-  const prior = priorWorlds(world.plan.counterfeit, RULES);
   const statistics = learn(
     'k',
     learned.map(({ confirmed }) => confirmed),
@@ -117,9 +115,7 @@ export function readings(world: JudgementWorld, learned: DrawnCase[], judged: Dr
     probabilistic(
       name,
       judged,
-      judged.map(({ findings }) =>
-        genuineShare(posteriorWorlds(prior, [...groupByStrand(findings).values()], parameters, RULES)),
-      ),
+      judged.map(({ findings }) => shareOf(evidenceOf(findings, world.plan.counterfeit, RULES, parameters))),
     );
   const oneFault = judged.map(
     ({ findings }): Side =>

@@ -12,6 +12,7 @@ import {
   sideOfThresholds,
 } from './decide';
 import { drawIntervals } from './draws';
+import { evidenceOf } from './evidence';
 import { type Flip, nearestFlips, quickPass, secondLooks } from './flips';
 import type { Grounds } from './grounds';
 import { type Thresholds, thresholds } from './houseRules';
@@ -70,9 +71,9 @@ export function assess(file: CaseFile, grounds: Grounds, options: { draws?: numb
   const reading = crossread(context);
   const findings = gatherFindings(file, context, reading);
   const parameters = parametersOf(rules, grounds.statistics);
-  const weighing = weigh(findings, rules.priors[file.circumstances.channel], rules, parameters);
-  const seen = weighing.strands.flatMap((strand) => strand.checks.map(({ finding }) => finding));
-  const intervals = drawIntervals(seen, weighing.prior, rules, options.draws ?? DRAWS, SEED, grounds.statistics);
+  const evidence = evidenceOf(findings, rules.priors[file.circumstances.channel], rules, parameters);
+  const weighing = weigh(evidence);
+  const intervals = drawIntervals(evidence, grounds.statistics, options.draws ?? DRAWS, SEED);
   const oneFault = readOneFault(findings);
   const chain = readChain(reading, findings, context);
   const limits = thresholds(rules.losses);
@@ -93,9 +94,9 @@ export function assess(file: CaseFile, grounds: Grounds, options: { draws?: numb
   const packagingSide = sideOfThresholds(pOwn, intervals.own, limits);
   const packaging = decidePackaging(packagingSide.side, packagingSide.reasons, file.circumstances.packaged);
 
-  const extremes = bound(findings, weighing.prior, rules, parameters);
+  const extremes = bound(findings, evidence);
   const sideAt = (p: number) => (p >= limits.accept ? 'yes' : p <= limits.reject ? 'no' : 'open');
-  const gains = rankGains(findings, weighing.posterior, rules, parameters);
+  const gains = rankGains(findings, evidence);
   return {
     reading,
     findings,
@@ -109,9 +110,9 @@ export function assess(file: CaseFile, grounds: Grounds, options: { draws?: numb
     parting: partingSentence(goods.decision, oneFault, chain),
     gains,
     bound: extremes,
-    quick: quickPass(gains, findings, weighing, limits, rules, parameters),
-    flips: nearestFlips(findings, weighing, limits, rules, parameters),
-    secondLooks: secondLooks(findings, weighing, rules, parameters),
+    quick: quickPass(gains, evidence, limits),
+    flips: nearestFlips(evidence, weighing, limits),
+    secondLooks: secondLooks(findings, evidence),
     settled: sideAt(extremes.allAgree) === sideAt(extremes.allDiffer),
   };
 }

@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { caseWith, chose, GROUNDS } from '../testing/bench';
 import { assess } from './assess';
+import { evidenceOf } from './evidence';
 import { quickPass, weighedSide } from './flips';
-import { parametersOf } from './parameters';
 import { weigh } from './weigh';
 import { genuineShare } from './worlds';
 
@@ -26,7 +26,7 @@ describe('what would change it', () => {
           ? { ...finding, mark: finding.mark === 'agrees' ? ('differs' as const) : ('agrees' as const) }
           : finding,
       );
-      const again = weigh(turned, rules.priors['walk-in'], rules, parametersOf(rules));
+      const again = weigh(evidenceOf(turned, rules.priors['walk-in'], rules));
       expect(p).toBeCloseTo(genuineShare(again.posterior), 9);
     }
   });
@@ -39,20 +39,21 @@ describe('what would change it', () => {
 
 describe('the quick pass', () => {
   it('is the fewest checks that could settle the case either way, the most telling first', () => {
-    const { quick, gains, findings, weighing, thresholds } = assess(caseWith({}), GROUNDS, { draws: 1 });
+    const { quick, gains, findings, thresholds } = assess(caseWith({}), GROUNDS, { draws: 1 });
     expect(quick).toEqual(gains.slice(0, quick.length).map(({ finding }) => finding.check.id));
     expect(quick.length).toBeLessThan(gains.length);
-    const parameters = parametersOf(rules);
     const without = gains.slice(0, quick.length - 1);
-    expect(quickPass(without, findings, weighing, thresholds, rules, parameters)).toHaveLength(quick.length - 1);
+    expect(quickPass(without, evidenceOf(findings, rules.priors['walk-in'], rules), thresholds)).toHaveLength(
+      quick.length - 1,
+    );
     const shareIf = (count: number, mark: 'agrees' | 'differs') => {
       const open = gains.slice(0, count).map(({ finding }) => {
         const far = finding.nominal && {
-          value: finding.nominal.value + (mark === 'agrees' ? 0 : 4 * finding.nominal.tolerance),
+          value: finding.nominal.value + (mark === 'agrees' ? 0 : 5 * finding.nominal.tolerance),
         };
         return { ...finding, mark, ...far };
       });
-      return genuineShare(weigh(open, rules.priors['walk-in'], rules, parameters).posterior);
+      return genuineShare(weigh(evidenceOf(open, rules.priors['walk-in'], rules)).posterior);
     };
     const settles = (count: number) =>
       shareIf(count, 'agrees') >= thresholds.accept && shareIf(count, 'differs') <= thresholds.reject;

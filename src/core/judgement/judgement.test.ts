@@ -7,6 +7,7 @@ import type { Mark } from '../crossread/cell';
 import { statedClasses } from './classes';
 import { decideGoods, formatShare, sideOfThresholds } from './decide';
 import { drawIntervals } from './draws';
+import { evidenceOf } from './evidence';
 import { type HouseRules, thresholds } from './houseRules';
 import { bound, rankGains } from './nextCheck';
 import { studentDensity } from './outcomeChances';
@@ -15,6 +16,7 @@ import { genuineShare, statesOf } from './worlds';
 
 const rules = shippedRules as HouseRules;
 const PRIOR = 0.2;
+const weighed = (findings: Finding[], prior = PRIOR) => weigh(evidenceOf(findings, prior, rules));
 
 function finding(over: Partial<CheckDefinition>, mark: Mark, value?: number): Finding {
   const check: CheckDefinition = {
@@ -99,7 +101,7 @@ describe('weighing', () => {
       fc.property(fc.array(any, { maxLength: 7 }), fc.double({ min: 0.05, max: 0.6, noNaN: true }), (checks, prior) => {
         const findings = checks.map(({ mark, ...check }) => finding(check, mark));
         const expected = bruteForce(findings, prior);
-        const states = statesOf(weigh(findings, prior, rules).posterior);
+        const states = statesOf(weighed(findings, prior).posterior);
         for (const [name, p] of Object.entries(expected)) expect(states[name as keyof typeof states]).toBeCloseTo(p, 9);
       }),
       { numRuns: 60 },
@@ -107,18 +109,18 @@ describe('weighing', () => {
   });
   it('takes nothing from what is open, excused or could not be told', () => {
     for (const mark of ['open', 'excused', 'cantTell'] as Mark[]) {
-      expect(weigh([finding({}, mark)], PRIOR, rules).weight).toBeCloseTo(0, 12);
+      expect(weighed([finding({}, mark)]).weight).toBeCloseTo(0, 12);
     }
   });
   it('makes the second sign of a strand weigh less than the first, and less than one of another strand', () => {
-    const first = weigh([finding({}, 'differs')], PRIOR, rules).weight;
-    const same = weigh([finding({}, 'differs'), finding({}, 'differs')], PRIOR, rules).weight;
-    const other = weigh([finding({}, 'differs'), finding({ strand: 't' }, 'differs')], PRIOR, rules).weight;
+    const first = weighed([finding({}, 'differs')]).weight;
+    const same = weighed([finding({}, 'differs'), finding({}, 'differs')]).weight;
+    const other = weighed([finding({}, 'differs'), finding({ strand: 't' }, 'differs')]).weight;
     expect(Math.abs(same - first)).toBeLessThan(Math.abs(first));
     expect(other).toBeLessThan(same);
   });
   it('lets a wrong box speak against the packaging, hardly against the goods', () => {
-    const { posterior } = weigh([finding({ bearsOn: 'link', g: 0.003, c: 0.06 }, 'differs')], PRIOR, rules);
+    const { posterior } = weighed([finding({ bearsOn: 'link', g: 0.003, c: 0.06 }, 'differs')]);
     expect(posterior.own).toBeLessThan(0.1);
     expect(genuineShare(posterior)).toBeGreaterThan(0.4);
   });
@@ -128,7 +130,7 @@ describe('weighing', () => {
       finding({ strand: 'b', bearsOn: 'packaging' }, 'agrees'),
       finding({ strand: 'c', bearsOn: 'link' }, 'differs'),
     ];
-    const { strands, interplay, weight } = weigh(findings, PRIOR, rules);
+    const { strands, interplay, weight } = weighed(findings);
     expect(strands.reduce((sum, each) => sum + each.weight, interplay)).toBeCloseTo(weight, 9);
   });
   it('keeps the stated means over the classes', () => {
@@ -144,7 +146,7 @@ describe('weighing', () => {
 
 describe('measured values', () => {
   const quantity = { answer: { form: 'quantity' as const, measure: 'm', uncertainty: 0.3 } };
-  const weightAt = (value: number) => weigh([finding(quantity, 'agrees', value)], PRIOR, rules).weight;
+  const weightAt = (value: number) => weighed([finding(quantity, 'agrees', value)]).weight;
   it('speak for the goods near the record and against them far from it, more with distance', () => {
     expect(weightAt(100)).toBeGreaterThan(2);
     expect(weightAt(104)).toBeLessThan(-3);
@@ -222,7 +224,7 @@ describe('uncertainty', () => {
     finding({ id: 'b', strand: 't', support }, 'agrees'),
   ];
   const intervalOf = (support: CheckDefinition['support'], seed = 0.1) =>
-    drawIntervals(seen(support), weigh(seen(support), PRIOR, rules).prior, rules, 500, seed).genuine;
+    drawIntervals(evidenceOf(seen(support), PRIOR, rules), null, 500, seed).genuine;
   it('is the same for the same seed and much the same for another', () => {
     expect(intervalOf('measured')).toEqual(intervalOf('measured'));
     expect(Math.abs(intervalOf('measured')[0] - intervalOf('measured', 0.7)[0])).toBeLessThan(0.12);
@@ -230,7 +232,7 @@ describe('uncertainty', () => {
   it('is wider on hearsay than on measurement, and holds the stated answer', () => {
     const width = ([low, high]: [number, number]) => high - low;
     expect(width(intervalOf('hearsay'))).toBeGreaterThan(width(intervalOf('measured')));
-    const p = genuineShare(weigh(seen('measured'), PRIOR, rules).posterior);
+    const p = genuineShare(weighed(seen('measured')).posterior);
     const [low, high] = intervalOf('measured');
     expect(p).toBeGreaterThan(low);
     expect(p).toBeLessThan(high);
@@ -238,7 +240,7 @@ describe('uncertainty', () => {
 });
 
 describe('what to look at next', () => {
-  const gains = (findings: Finding[]) => rankGains(findings, weigh(findings, PRIOR, rules).posterior, rules);
+  const gains = (findings: Finding[]) => rankGains(findings, evidenceOf(findings, PRIOR, rules));
   it('prefers what separates better, and for equal worth what is quicker', () => {
     const sharp = finding({ id: 'sharp', g: 0.02, c: 0.6 }, 'open');
     const blunt = finding({ id: 'blunt', strand: 't', g: 0.2, c: 0.3 }, 'open');
@@ -261,14 +263,13 @@ describe('what to look at next', () => {
   });
   it('bounds what is left: every possible ending lies between all agreeing and all differing', () => {
     const open = ['a', 'b', 'c'].map((id) => finding({ id, strand: id === 'c' ? 't' : 's' }, 'open'));
-    const { prior } = weigh([], PRIOR, rules);
-    const { allAgree, allDiffer } = bound(open, prior, rules);
+    const { allAgree, allDiffer } = bound(open, evidenceOf([], PRIOR, rules));
     for (let ending = 0; ending < 8; ending++) {
       const ended = open.map((each, i) => ({
         ...each,
         mark: (ending >> i) % 2 ? ('agrees' as const) : ('differs' as const),
       }));
-      const p = genuineShare(weigh(ended, PRIOR, rules).posterior);
+      const p = genuineShare(weighed(ended).posterior);
       expect(p).toBeLessThanOrEqual(allAgree + 1e-12);
       expect(p).toBeGreaterThanOrEqual(allDiffer - 1e-12);
     }

@@ -2,11 +2,13 @@ import { randomLcg } from 'd3-random';
 import { describe, expect, it } from 'vitest';
 import shippedRules from '@/desk/shipped/house-rules.json';
 import type { CheckDefinition } from '../checks/check';
+import type { Finding } from '../checks/finding';
 import { meanOf } from './classes';
 import { type ConfirmedCase, sideOfTruth } from './confirmedCase';
+import { evidenceOf } from './evidence';
 import type { HouseRules } from './houseRules';
 import { learn, weightOfCase } from './learn';
-import { parametersOf } from './parameters';
+import { type Parameters, parametersOf } from './parameters';
 import { strandSum } from './strandSum';
 import { weigh } from './weigh';
 
@@ -49,6 +51,8 @@ const confirmed = (
   findings: Object.fromEntries(Object.entries(differing).map(([id, differs]) => [id, { differs }])),
   ...over,
 });
+const weightOf = (findings: Finding[], parameters?: Parameters) =>
+  weigh(evidenceOf(findings, 0.2, rules, parameters)).weight;
 const CHECKS = ['a', 'b', 'c', 'd'].map((id) => check(id));
 
 it('adds a strand up to the weight that the weighing gives it, where all of it is about the goods', () => {
@@ -58,15 +62,15 @@ it('adds a strand up to the weight that the weighing gives it, where all of it i
     problems: [],
   }));
   const { genuine, counterfeit } = strandSum(findings, rules, parametersOf(rules));
-  expect(10 * Math.log10(genuine / counterfeit)).toBeCloseTo(weigh(findings, 0.2, rules).weight, 9);
+  expect(10 * Math.log10(genuine / counterfeit)).toBeCloseTo(weightOf(findings), 9);
 });
 
 describe('learning', () => {
   it('leaves everything as stated while no case is confirmed', () => {
     const statistics = learn('k', [], CHECKS, rules, TODAY);
     const finding = { check: CHECKS[0] as CheckDefinition, mark: 'differs' as const, problems: [] };
-    const [stated, learned] = [parametersOf(rules), parametersOf(rules, statistics)];
-    expect(weigh([finding], 0.2, rules, learned).weight).toBeCloseTo(weigh([finding], 0.2, rules, stated).weight, 9);
+    const learned = parametersOf(rules, statistics);
+    expect(weightOf([finding], learned)).toBeCloseTo(weightOf([finding]), 9);
   });
   it('finds the classes of a made-up strand: shares and chances', () => {
     const random = randomLcg(0.3);
@@ -111,7 +115,7 @@ describe('learning', () => {
     const statistics = learn('k', cases, [quantity], rules, TODAY);
     expect(statistics.shifts['m/r']).toMatchObject({ n: 10, mean: 8 });
     const at = (value: number) =>
-      weigh(
+      weightOf(
         [
           {
             check: quantity,
@@ -122,10 +126,8 @@ describe('learning', () => {
             problems: [],
           },
         ],
-        0.2,
-        rules,
         parametersOf(rules, statistics),
-      ).weight;
+      );
     expect(at(108)).toBeLessThan(at(92) - 1);
   });
 });

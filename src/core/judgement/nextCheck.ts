@@ -1,10 +1,7 @@
 import { type Finding, withinTolerance } from '../checks/finding';
-import type { HouseRules } from './houseRules';
-import { counts } from './outcomeChances';
-import { type Parameters, parametersOf } from './parameters';
-import { type StrandItem, strandLogLikelihood } from './strandLikelihood';
-import { groupByStrand, itemsOf, posteriorWorlds } from './weigh';
-import { GENUINE_WORLDS, genuineShare, type PerWorld, WORLDS } from './worlds';
+import { cameOut, type Evidence, pieceOf, posteriorOf, shareOf, withFindings } from './evidence';
+import { likelihoods, multiply, productsOf } from './strandLikelihood';
+import { genuineShare, type PerWorld, WORLDS } from './worlds';
 
 /** What looking at one open check is expected to tell about the goods. */
 export interface Gain {
@@ -37,59 +34,43 @@ function possibleOutcomes(finding: Finding): Finding[] {
 const entropy = (p: number): number => (p <= 0 || p >= 1 ? 0 : -p * Math.log2(p) - (1 - p) * Math.log2(1 - p));
 
 /** Expected drop in the entropy of “genuine”, exact over the worlds and the classes of the check's strand. */
-function expectedBits(
-  finding: Finding,
-  seen: StrandItem[],
-  worlds: PerWorld,
-  rules: HouseRules,
-  parameters: Parameters,
-): number {
-  const mix = parameters.mix(finding.check.strand);
-  const base = strandLogLikelihood(seen, mix);
-  const joint = itemsOf(possibleOutcomes(finding), parameters, rules).map((outcome) => {
-    const after = strandLogLikelihood([...seen, outcome], mix);
-    return WORLDS.map((world) => Math.exp(after[world] - base[world]));
+function expectedBits(finding: Finding, evidence: Evidence, worlds: PerWorld): number {
+  const { parameters, rules } = evidence;
+  const { strand } = finding.check;
+  const mix = parameters.mix(strand);
+  const seen = evidence.strands.get(strand)?.products ?? productsOf([]);
+  const base = likelihoods(seen, mix);
+  const outcomes = possibleOutcomes(finding).flatMap((each) => pieceOf(each, parameters, rules) ?? []);
+  const joint = outcomes.map((piece): PerWorld => {
+    const after = likelihoods(multiply(seen, piece), mix);
+    for (const world of WORLDS) after[world] /= base[world];
+    return after;
   });
   // Grid densities do not sum to 1, so each world's column is normalised before it is used as a distribution.
-  const sums = WORLDS.map((_, w) => joint.reduce((sum, row) => sum + (row[w] as number), 0));
+  const scale = { ...worlds };
+  for (const world of WORLDS) scale[world] /= joint.reduce((sum, row) => sum + row[world], 0);
   let expected = 0;
   for (const row of joint) {
-    let genuine = 0;
-    let total = 0;
-    for (const [w, world] of WORLDS.entries()) {
-      const mass = (worlds[world] * (row[w] as number)) / (sums[w] as number);
-      total += mass;
-      if (GENUINE_WORLDS.has(world)) genuine += mass;
-    }
-    if (total > 0) expected += total * entropy(genuine / total);
+    for (const world of WORLDS) row[world] *= scale[world];
+    const total = genuineShare(row) + row.transplanted + row.copied;
+    if (total > 0) expected += total * entropy(genuineShare(row) / total);
   }
   return Math.max(0, entropy(genuineShare(worlds)) - expected);
-}
-
-/** True where everything that must come before a check is done or excused. */
-function unlocked(finding: Finding, findings: Finding[]): boolean {
-  return finding.check.after.every((id) => findings.find((each) => each.check.id === id)?.mark !== 'open');
 }
 
 /**
  * Open checks by what they are expected to tell in a minute, best first.
  *
  * @param findings every check of the case
- * @param worlds the case as it stands
+ * @param evidence what was seen of it
  */
-export function rankGains(
-  findings: Finding[],
-  worlds: PerWorld,
-  rules: HouseRules,
-  parameters: Parameters = parametersOf(rules),
-): Gain[] {
-  const strands = new Map(
-    [...groupByStrand(findings.filter(counts))].map(([strand, seen]) => [strand, itemsOf(seen, parameters, rules)]),
-  );
+export function rankGains(findings: Finding[], evidence: Evidence): Gain[] {
+  const open = new Set(findings.filter(({ mark }) => mark === 'open').map(({ check }) => check.id));
+  const worlds = posteriorOf(evidence);
   return findings
-    .filter((finding) => finding.mark === 'open' && unlocked(finding, findings))
-    .map((finding) => {
-      const bits = expectedBits(finding, strands.get(finding.check.strand) ?? [], worlds, rules, parameters);
+    .filter(({ check }) => open.has(check.id) && !check.after.some((id) => open.has(id)))
+    .map((finding): Gain => {
+      const bits = expectedBits(finding, evidence, worlds);
       const minutes = finding.check.seconds / 60;
       return { finding, bits, minutes, bitsPerMinute: bits / minutes };
     })
@@ -102,23 +83,15 @@ export interface Bound {
   allDiffer: number;
 }
 
-const FAR_OUT = 5;
-
 /** The best and the worst that the remaining checks can do together. */
-export function bound(
-  findings: Finding[],
-  prior: PerWorld,
-  rules: HouseRules,
-  parameters: Parameters = parametersOf(rules),
-): Bound {
-  const all = (mark: 'agrees' | 'differs') => {
-    const filled = findings.map((finding): Finding => {
-      if (finding.mark !== 'open') return finding;
-      if (!finding.nominal) return { ...finding, mark };
-      const { value, tolerance } = finding.nominal;
-      return { ...finding, mark, value: value + (mark === 'agrees' ? 0 : FAR_OUT * tolerance) };
-    });
-    return genuineShare(posteriorWorlds(prior, [...groupByStrand(filled).values()], parameters, rules));
-  };
+export function bound(findings: Finding[], evidence: Evidence): Bound {
+  const open = findings.filter(({ mark }) => mark === 'open');
+  const all = (mark: 'agrees' | 'differs') =>
+    shareOf(
+      withFindings(
+        evidence,
+        open.map((finding) => cameOut(finding, mark)),
+      ),
+    );
   return { allAgree: all('agrees'), allDiffer: all('differs') };
 }

@@ -12,6 +12,17 @@ export interface OutcomeChances extends PerClass<number> {
   foreign: number;
 }
 
+/** Logarithm of the factor in front of Student's t; a case asks for the same few again and again. */
+const logFactors = new Map<number, number>();
+function logFactor(freedom: number): number {
+  let factor = logFactors.get(freedom);
+  if (factor === undefined) {
+    factor = gammaln((freedom + 1) / 2) - gammaln(freedom / 2) - 0.5 * Math.log(freedom * Math.PI);
+    logFactors.set(freedom, factor);
+  }
+  return factor;
+}
+
 /**
  * Density of Student's t with a location and a scale.
  *
@@ -23,12 +34,7 @@ export interface OutcomeChances extends PerClass<number> {
  */
 export function studentDensity(x: number, location: number, scale: number, freedom: number): number {
   const z = (x - location) / scale;
-  const log =
-    gammaln((freedom + 1) / 2) -
-    gammaln(freedom / 2) -
-    0.5 * Math.log(freedom * Math.PI) -
-    Math.log(scale) -
-    ((freedom + 1) / 2) * Math.log1p((z * z) / freedom);
+  const log = logFactor(freedom) - Math.log(scale) - ((freedom + 1) / 2) * Math.log1p((z * z) / freedom);
   return Math.exp(log);
 }
 

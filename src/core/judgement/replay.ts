@@ -3,6 +3,7 @@ import type { Finding } from '../checks/finding';
 import type { ConfirmedCase } from './confirmedCase';
 import { type GoodsDecision, schoolDecides } from './decide';
 import { drawIntervals } from './draws';
+import { evidenceOf } from './evidence';
 import type { HouseRules } from './houseRules';
 import { parametersOf } from './parameters';
 import { ONE_FAULT_CHANCE } from './readings';
@@ -78,16 +79,12 @@ export function replay(
     const known = byKind.get(kind) ?? new Map<string, CheckDefinition>();
     const findings = findingsOf(confirmed, known);
     const learned = statistics[kind] ?? null;
-    const { prior, posterior, weight } = weigh(
-      findings,
-      rules.priors[circumstances.channel],
-      rules,
-      parametersOf(rules, learned),
-    );
+    const evidence = evidenceOf(findings, rules.priors[circumstances.channel], rules, parametersOf(rules, learned));
+    const { posterior, weight } = weigh(evidence);
     const missing = (rules.required[kind] ?? []).filter((id) => !confirmed.findings[id] && !without.includes(id));
     const { decision } = schoolDecides(rules, {
       p: genuineShare(posterior),
-      interval: drawIntervals(findings, prior, rules, DRAWS, SEED, learned).genuine,
+      interval: drawIntervals(evidence, learned, DRAWS, SEED).genuine,
       weight,
       faults: findings.filter(({ check, mark }) => mark === 'differs' && check.g <= ONE_FAULT_CHANCE).length,
       chain,

@@ -1,9 +1,9 @@
 import type { Finding } from '../checks/finding';
 import type { ClassMix, PerClass } from './classes';
+import { pieceOf } from './evidence';
 import type { HouseRules } from './houseRules';
 import type { Parameters } from './parameters';
 import { productsOf } from './strandLikelihood';
-import { itemsOf } from './weigh';
 
 /** How a strand's weight comes about, for those who want to add it up themselves. */
 export interface StrandSum {
@@ -21,7 +21,8 @@ export interface StrandSum {
 export function strandSum(findings: Finding[], rules: HouseRules, parameters: Parameters): StrandSum {
   const mix = parameters.mix(findings[0]?.check.strand ?? '');
   const products = { usual: 1, offDay: 1, well: 1, poorly: 1 };
-  for (const product of productsOf(itemsOf(findings, parameters, rules))) {
+  const pieces = findings.flatMap((finding) => pieceOf(finding, parameters, rules) ?? []);
+  for (const product of Object.values(productsOf(pieces))) {
     products.usual *= product.usual;
     products.offDay *= product.offDay;
     products.well *= product.well;

@@ -1,4 +1,3 @@
-import type { Bearing } from '../checks/check';
 import type { HouseRules } from './houseRules';
 
 /** The four states of a case. */
@@ -13,22 +12,6 @@ export type World = 'own' | 'repackedGenuine' | 'repackedMade' | 'transplanted' 
 export const WORLDS: World[] = ['own', 'repackedGenuine', 'repackedMade', 'transplanted', 'copied'];
 
 export const GENUINE_WORLDS: ReadonlySet<World> = new Set(['own', 'repackedGenuine', 'repackedMade']);
-
-/** Which chances a check of some bearing has in a world. */
-export type Side = 'genuine' | 'counterfeit' | 'foreign';
-
-const SIDES: Record<World, Record<Bearing, Side>> = {
-  own: { goods: 'genuine', packaging: 'genuine', link: 'genuine' },
-  repackedGenuine: { goods: 'genuine', packaging: 'genuine', link: 'foreign' },
-  repackedMade: { goods: 'genuine', packaging: 'counterfeit', link: 'foreign' },
-  transplanted: { goods: 'counterfeit', packaging: 'genuine', link: 'foreign' },
-  copied: { goods: 'counterfeit', packaging: 'counterfeit', link: 'counterfeit' },
-};
-
-/** The side on which a check stands in a world. */
-export function sideOf(world: World, bearing: Bearing): Side {
-  return SIDES[world][bearing];
-}
 
 export type PerWorld = Record<World, number>;
 
@@ -45,11 +28,21 @@ export function priorWorlds(counterfeit: number, rules: HouseRules): PerWorld {
 }
 
 /** Multiply by likelihoods given as logarithms, and normalise to a sum of 1. */
-export function update(prior: PerWorld, logLikelihood: PerWorld): PerWorld {
-  const largest = Math.max(...WORLDS.map((world) => logLikelihood[world]));
-  const scaled = WORLDS.map((world) => prior[world] * Math.exp(logLikelihood[world] - largest));
-  const sum = scaled.reduce((total, each) => total + each, 0);
-  return Object.fromEntries(WORLDS.map((world, i) => [world, (scaled[i] as number) / sum])) as PerWorld;
+export function update(prior: PerWorld, logs: PerWorld): PerWorld {
+  const largest = Math.max(logs.own, logs.repackedGenuine, logs.repackedMade, logs.transplanted, logs.copied);
+  const own = prior.own * Math.exp(logs.own - largest);
+  const repackedGenuine = prior.repackedGenuine * Math.exp(logs.repackedGenuine - largest);
+  const repackedMade = prior.repackedMade * Math.exp(logs.repackedMade - largest);
+  const transplanted = prior.transplanted * Math.exp(logs.transplanted - largest);
+  const copied = prior.copied * Math.exp(logs.copied - largest);
+  const sum = own + repackedGenuine + repackedMade + transplanted + copied;
+  return {
+    own: own / sum,
+    repackedGenuine: repackedGenuine / sum,
+    repackedMade: repackedMade / sum,
+    transplanted: transplanted / sum,
+    copied: copied / sum,
+  };
 }
 
 /** P(goods genuine). */
