@@ -11,8 +11,6 @@ export type World = 'own' | 'repackedGenuine' | 'repackedMade' | 'transplanted' 
 
 export const WORLDS: World[] = ['own', 'repackedGenuine', 'repackedMade', 'transplanted', 'copied'];
 
-export const GENUINE_WORLDS: ReadonlySet<World> = new Set(['own', 'repackedGenuine', 'repackedMade']);
-
 export type PerWorld = Record<World, number>;
 
 /** The prior over worlds from P(counterfeit) and the house rules. */
