@@ -8,6 +8,7 @@ import { Button, Key } from '../controls/Button';
 import { Choice } from '../controls/Choice';
 import { TextField } from '../controls/TextField';
 import { RecordTabs } from '../records/RecordTabs';
+import { SaveNotice } from '../records/SaveNotice';
 import { recordId, useSaveRecord } from '../records/useSaveRecord';
 import { copiedCells, freshColumn, gridOf, pasteInto, rowsOf } from './chartGrid';
 import { NotchRows } from './NotchRows';
@@ -222,21 +223,7 @@ export function ChartEditor({
           </div>
         </section>
         <div className="grid min-w-0 content-start gap-6">
-          {message && (
-            <p role={failed ? 'alert' : 'status'} className={failed ? 'text-differs' : 'text-agrees'}>
-              {message}
-            </p>
-          )}
-          {wrong.length > 0 && (
-            <section aria-label="Before it can be saved">
-              <h2 className="mb-1 border-b pb-1 text-[15px] font-semibold">Before it can be saved</h2>
-              <ul className="grid gap-1.5 text-differs">
-                {wrong.map((sentence) => (
-                  <li key={sentence}>{sentence}</li>
-                ))}
-              </ul>
-            </section>
-          )}
+          <SaveNotice wrong={wrong} message={message} failed={failed} />
           <TryLabel chart={chart} />
           <NotchRows
             notches={rest.notches ?? []}

@@ -1,11 +1,11 @@
 'use client';
 import { clsx } from 'clsx';
 import Link from 'next/link';
-import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { useHotkeys } from 'react-hotkeys-hook';
 import type { KindDefinition } from '@/core/checks/check';
 import type { CheckRecord, CheckVerdict, Tally } from '@/core/judgement/checkRecord';
+import { ListLine } from '../controls/ListLine';
+import { useListKeys } from '../controls/useListKeys';
 import { RecordTabs } from '../records/RecordTabs';
 import { Interval } from './Interval';
 
@@ -36,18 +36,13 @@ export function CheckList({
   learned: { genuine: number; counterfeit: number; asOf: string } | null;
   agreement: { quarter: string; pairs: number; kappa: number | null }[];
 }) {
-  const router = useRouter();
   const [only, setOnly] = useState<CheckVerdict | null>(null);
   const order = new Map(kind.layers.map(({ id }, i) => [id, i]));
   const shown = records
     .filter(({ verdict }) => only === null || verdict === only)
     .sort((a, b) => (order.get(a.check.layer) ?? 99) - (order.get(b.check.layer) ?? 99));
-  const [at, setAt] = useState(-1);
-  const step = (by: number) => setAt((index) => Math.max(0, Math.min(shown.length - 1, index + by)));
   const pathOf = (record: CheckRecord) => `/checks/${kind.id}/${encodeURIComponent(record.check.id)}`;
-  useHotkeys('j,down', () => step(1), { preventDefault: true }, [shown.length]);
-  useHotkeys('k,up', () => step(-1), { preventDefault: true }, [shown.length]);
-  useHotkeys('enter', () => shown[at] && router.push(pathOf(shown[at])), [shown, at]);
+  const { held } = useListKeys(shown.map(pathOf));
   const verdicts: CheckVerdict[] = ['useful', 'weak', 'stale', 'untested'];
   return (
     <main className="mx-auto max-w-[1360px] px-5 py-4">
@@ -110,15 +105,7 @@ export function CheckList({
       {shown.map((record, i) => {
         const { check, genuine, counterfeit, g, c, worth, verdict } = record;
         return (
-          <Link
-            key={check.id}
-            href={pathOf(record)}
-            className={clsx(
-              COLUMNS,
-              'min-h-11 border-b hover:bg-wash',
-              i === at && 'bg-wash shadow-[inset_3px_0_0_var(--accent)]',
-            )}
-          >
+          <ListLine key={check.id} href={pathOf(record)} held={i === held} className={COLUMNS}>
             <span className="truncate">{check.name}</span>
             <span className="truncate text-[13px] text-soft max-lg:hidden">
               {kind.layers.find(({ id }) => id === check.layer)?.name}
@@ -130,7 +117,7 @@ export function CheckList({
               {dban(worth.differs)} {dban(worth.agrees)}
             </span>
             <span className={clsx('font-semibold', VERDICT_COLOURS[verdict])}>{verdict}</span>
-          </Link>
+          </ListLine>
         );
       })}
     </main>

@@ -1,6 +1,5 @@
 'use client';
 import { clsx } from 'clsx';
-import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
@@ -8,6 +7,8 @@ import type { CaseSummary } from '@/core/judgement/caseSummary';
 import { formatShare } from '@/core/judgement/decide';
 import { GOODS_WORDS, PACKAGING_WORDS } from '@/core/judgement/sentences';
 import { Button } from '../controls/Button';
+import { ListLine } from '../controls/ListLine';
+import { useListKeys } from '../controls/useListKeys';
 import { MarkSign } from '../marks/MarkSign';
 import { StandingScale } from '../marks/StandingScale';
 import { ReleaseFinder } from '../scan/ReleaseFinder';
@@ -23,6 +24,10 @@ export interface QueueLineView extends CaseSummary {
   touchedAt: string;
 }
 
+/** Where the work on a case goes on. */
+const hrefOf = ({ number, state, styleCode }: QueueLineView): string =>
+  `/case/${number}/${state === 'sealed' ? 'verdict' : styleCode ? 'inspect' : 'codes'}`;
+
 const COLUMNS =
   'grid grid-cols-[5.5rem_minmax(0,1fr)_9rem_11rem_13.5rem_7rem] items-center gap-4 px-3 max-lg:grid-cols-[5.5rem_minmax(0,1fr)_8.5rem_13rem]';
 
@@ -37,23 +42,10 @@ function Line({
   names: Record<string, string>;
   now: string;
 }) {
-  const row = useRef<HTMLAnchorElement>(null);
-  useEffect(() => {
-    if (here) row.current?.scrollIntoView({ block: 'nearest' });
-  }, [here]);
   const total = line.answered + line.open;
   const sealed = line.state === 'sealed';
   return (
-    <Link
-      ref={row}
-      href={`/case/${line.number}/${sealed ? 'verdict' : line.styleCode ? 'inspect' : 'codes'}`}
-      aria-current={here}
-      className={clsx(
-        COLUMNS,
-        'min-h-[52px] border-b py-1 hover:bg-wash',
-        here && 'bg-wash shadow-[inset_3px_0_0_var(--accent)]',
-      )}
-    >
+    <ListLine href={hrefOf(line)} held={here} className={clsx(COLUMNS, 'min-h-[52px] py-1')}>
       <span className="font-mono">{line.number}</span>
       <span className="min-w-0">
         <span className="block truncate">
@@ -118,7 +110,7 @@ function Line({
         <span className="block text-ink">{formatAgo(line.touchedAt, now)}</span>
         <span className="block truncate">{names[line.touchedBy] ?? line.touchedBy}</span>
       </span>
-    </Link>
+    </ListLine>
   );
 }
 
@@ -150,8 +142,6 @@ export function QueueView({
   now: string;
 }) {
   const router = useRouter();
-  const lines = [...open, ...sealed];
-  const [at, setAt] = useState(-1);
   const [scan, setScan] = useState<{ text: string } | null>(null);
   const [intake, setIntake] = useState<Intake | null>(null);
   const field = useRef<HTMLInputElement>(null);
@@ -160,23 +150,9 @@ export function QueueView({
     setScan({ text });
   });
   useEffect(() => router.refresh(), [router]);
-  const step = (by: number) => setAt((index) => Math.max(0, Math.min(lines.length - 1, index + by)));
   const idle = { enabled: intake === null };
-  useHotkeys('j,down', () => step(1), { ...idle, preventDefault: true }, [lines.length]);
-  useHotkeys('k,up', () => step(-1), { ...idle, preventDefault: true }, [lines.length]);
   useHotkeys('slash', () => field.current?.focus(), { ...idle, preventDefault: true });
-  useHotkeys(
-    'enter',
-    () => {
-      const line = lines[at];
-      if (line)
-        router.push(
-          `/case/${line.number}/${line.state === 'sealed' ? 'verdict' : line.styleCode ? 'inspect' : 'codes'}`,
-        );
-    },
-    { ...idle },
-    [lines, at],
-  );
+  const { held } = useListKeys([...open, ...sealed].map(hrefOf), idle);
 
   return (
     <main className="mx-auto max-w-[1360px] px-5 py-5">
@@ -201,7 +177,7 @@ export function QueueView({
           <>
             <Headings sealed={false} />
             {open.map((line, i) => (
-              <Line key={line.number} line={line} here={i === at} names={names} now={now} />
+              <Line key={line.number} line={line} here={i === held} names={names} now={now} />
             ))}
           </>
         ) : (
@@ -220,7 +196,7 @@ export function QueueView({
           </h2>
           <Headings sealed />
           {sealed.map((line, i) => (
-            <Line key={line.number} line={line} here={open.length + i === at} names={names} now={now} />
+            <Line key={line.number} line={line} here={open.length + i === held} names={names} now={now} />
           ))}
         </section>
       )}

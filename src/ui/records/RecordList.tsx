@@ -2,9 +2,10 @@
 import { clsx } from 'clsx';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Key } from '../controls/Button';
+import { ListLine } from '../controls/ListLine';
+import { useListKeys } from '../controls/useListKeys';
 import { RecordTabs } from './RecordTabs';
 
 export interface RecordLine {
@@ -30,11 +31,7 @@ export function RecordList({
   empty: string;
 }) {
   const router = useRouter();
-  const [at, setAt] = useState(-1);
-  const step = (by: number) => setAt((index) => Math.max(0, Math.min(lines.length - 1, index + by)));
-  useHotkeys('j,down', () => step(1), { preventDefault: true }, [lines.length]);
-  useHotkeys('k,up', () => step(-1), { preventDefault: true }, [lines.length]);
-  useHotkeys('enter', () => lines[at] && router.push(lines[at].href), [lines, at]);
+  const { held } = useListKeys(lines.map(({ href }) => href));
   useHotkeys('n', () => router.push(addHref), [addHref]);
   const columns = { gridTemplateColumns: `9rem minmax(0,1.4fr) repeat(${headings.length - 2}, minmax(0,1fr))` };
   return (
@@ -54,15 +51,7 @@ export function RecordList({
         ))}
       </div>
       {lines.map(({ href, cells }, i) => (
-        <Link
-          key={href}
-          href={href}
-          style={columns}
-          className={clsx(
-            'grid min-h-11 items-center gap-4 border-b px-3 hover:bg-wash',
-            i === at && 'bg-wash shadow-[inset_3px_0_0_var(--accent)]',
-          )}
-        >
+        <ListLine key={href} href={href} style={columns} held={i === held}>
           {cells.map((text, column) => (
             <span
               // biome-ignore lint/suspicious/noArrayIndexKey: a cell's identity is its column
@@ -72,7 +61,7 @@ export function RecordList({
               {text}
             </span>
           ))}
-        </Link>
+        </ListLine>
       ))}
       {lines.length === 0 && <p className="border-b py-6 text-soft">{empty}</p>}
     </main>

@@ -1,11 +1,11 @@
 'use client';
 import { clsx } from 'clsx';
-import Link from 'next/link';
-import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { factName } from '@/core/crossread/facts';
 import { formatDay } from '@/core/dates/day';
+import { ListLine } from '../controls/ListLine';
+import { useListKeys } from '../controls/useListKeys';
 import { request } from '../request';
 import { useWedge } from '../scan/useWedge';
 
@@ -38,11 +38,14 @@ const COLUMNS = 'grid grid-cols-[minmax(0,1.6fr)_9rem_6rem_minmax(0,1fr)_9rem_8r
 
 /** Every code that ought to be unique, and every one that may recur: where it was met and what came of it. */
 export function RegisterView({ first }: { first: SeenPage }) {
-  const router = useRouter();
   const [query, setQuery] = useState('');
   const [page, setPage] = useState(first);
   const [trouble, setTrouble] = useState('');
-  const [at, setAt] = useState(-1);
+  const { codes, total, more } = page;
+  const { held, hold } = useListKeys(
+    codes.map(({ number }) => `/case/${number}/codes`),
+    { whileTyping: true },
+  );
   const field = useRef<HTMLInputElement>(null);
   useEffect(() => {
     const abort = new AbortController();
@@ -55,7 +58,7 @@ export function RegisterView({ first }: { first: SeenPage }) {
         );
         setTrouble('');
         // What was looked for is a key away.
-        setAt(query.trim() === '' ? -1 : 0);
+        hold(query.trim() === '' ? -1 : 0);
       } catch (error) {
         if ((error as Error).name !== 'AbortError') setTrouble((error as Error).message);
       }
@@ -64,19 +67,9 @@ export function RegisterView({ first }: { first: SeenPage }) {
       clearTimeout(timer);
       abort.abort();
     };
-  }, [query]);
+  }, [query, hold]);
   useWedge((text) => setQuery(text));
-  const { codes, total, more } = page;
-  const step = (by: number) => setAt((index) => Math.max(0, Math.min(codes.length - 1, index + by)));
   useHotkeys('slash', () => field.current?.focus(), { preventDefault: true });
-  useHotkeys('j', () => step(1), {}, [codes.length]);
-  useHotkeys('k', () => step(-1), {}, [codes.length]);
-  useHotkeys('down', () => step(1), { preventDefault: true, enableOnFormTags: true }, [codes.length]);
-  useHotkeys('up', () => step(-1), { preventDefault: true, enableOnFormTags: true }, [codes.length]);
-  useHotkeys('enter', () => codes[at] && router.push(`/case/${codes[at].number}/codes`), { enableOnFormTags: true }, [
-    codes,
-    at,
-  ]);
   const count = new Map<string, Set<string>>();
   for (const { normal, fact, number } of codes)
     count.set(`${fact}/${normal}`, (count.get(`${fact}/${normal}`) ?? new Set()).add(number));
@@ -117,14 +110,11 @@ export function RegisterView({ first }: { first: SeenPage }) {
         const items = count.get(`${code.fact}/${code.normal}`)?.size ?? 1;
         const twice = !code.shared && items > 1;
         return (
-          <Link
+          <ListLine
             key={`${code.fact}/${code.normal}/${code.number}/${code.place}`}
             href={`/case/${code.number}/codes`}
-            className={clsx(
-              COLUMNS,
-              'min-h-11 border-b hover:bg-wash',
-              i === at && 'bg-wash shadow-[inset_3px_0_0_var(--accent)]',
-            )}
+            held={i === held}
+            className={COLUMNS}
           >
             <span
               className={clsx('truncate font-mono', code.display.length > 24 ? 'text-[13px]' : 'text-[17px]')}
@@ -152,7 +142,7 @@ export function RegisterView({ first }: { first: SeenPage }) {
               {OUTCOMES[code.outcome] ?? code.outcome}
             </span>
             <span className="text-soft">{formatDay(code.at.slice(0, 10))}</span>
-          </Link>
+          </ListLine>
         );
       })}
       {codes.length === 0 && (

@@ -1,25 +1,24 @@
 'use client';
 import { clsx } from 'clsx';
-import Link from 'next/link';
-import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { useHotkeys } from 'react-hotkeys-hook';
 import type { IndexedRelease } from '@/core/releases/match';
+import { ListLine } from '../controls/ListLine';
+import { useListKeys } from '../controls/useListKeys';
 import { RecordTabs } from '../records/RecordTabs';
+
+const COLUMNS = 'grid-cols-[10rem_minmax(0,1fr)_minmax(0,1fr)_9rem_minmax(0,1.2fr)]';
 
 /** Every release record, by maker and name. */
 export function ReleaseList({ releases }: { releases: IndexedRelease[] }) {
-  const router = useRouter();
-  const [at, setAt] = useState(-1);
   const [words, setWords] = useState('');
   const plain = (text: string) => text.toUpperCase().replace(/[^\p{L}\p{N}]+/gu, '');
   const shown = releases.filter((each) =>
     plain(`${each.makerName}${each.name}${each.colourName}${each.styleCode}`).includes(plain(words)),
   );
-  const step = (by: number) => setAt((index) => Math.max(0, Math.min(shown.length - 1, index + by)));
-  useHotkeys('j,down', () => step(1), { preventDefault: true }, [shown.length]);
-  useHotkeys('k,up', () => step(-1), { preventDefault: true }, [shown.length]);
-  useHotkeys('enter', () => shown[at] && router.push(`/releases/${shown[at].releaseId}`), [shown, at]);
+  const { held } = useListKeys(
+    shown.map(({ releaseId }) => `/releases/${releaseId}`),
+    { whileTyping: true },
+  );
   return (
     <main className="mx-auto max-w-[1360px] px-5 py-4">
       <RecordTabs />
@@ -35,7 +34,7 @@ export function ReleaseList({ releases }: { releases: IndexedRelease[] }) {
           className="h-9 w-64 border border-line bg-sheet px-2 outline-none focus:border-accent"
         />
       </div>
-      <div className="grid grid-cols-[10rem_minmax(0,1fr)_minmax(0,1fr)_9rem_minmax(0,1.2fr)] gap-4 border-b px-3 pb-1 text-[13px] text-soft">
+      <div className={clsx(COLUMNS, 'grid gap-4 border-b px-3 pb-1 text-[13px] text-soft')}>
         <span>Maker</span>
         <span>Name</span>
         <span>Colour or edition</span>
@@ -43,14 +42,7 @@ export function ReleaseList({ releases }: { releases: IndexedRelease[] }) {
         <span>Sizes</span>
       </div>
       {shown.map((release, i) => (
-        <Link
-          key={release.releaseId}
-          href={`/releases/${release.releaseId}`}
-          className={clsx(
-            'grid min-h-11 grid-cols-[10rem_minmax(0,1fr)_minmax(0,1fr)_9rem_minmax(0,1.2fr)] items-center gap-4 border-b px-3 hover:bg-wash',
-            i === at && 'bg-wash shadow-[inset_3px_0_0_var(--accent)]',
-          )}
-        >
+        <ListLine key={release.releaseId} href={`/releases/${release.releaseId}`} held={i === held} className={COLUMNS}>
           <span className="text-soft">{release.makerName}</span>
           <strong className="truncate font-semibold">{release.name}</strong>
           <span className="truncate">{release.colourName}</span>
@@ -60,7 +52,7 @@ export function ReleaseList({ releases }: { releases: IndexedRelease[] }) {
               ? `${release.sizeKeys[0]} to ${release.sizeKeys.at(-1)}, ${release.sizeKeys.length} sizes`
               : release.sizeKeys.join(', ')}
           </span>
-        </Link>
+        </ListLine>
       ))}
       {shown.length === 0 && (
         <p className="border-b py-6 text-soft">

@@ -9,6 +9,7 @@ import { Button, Key } from '../controls/Button';
 import { Choice } from '../controls/Choice';
 import { TextField } from '../controls/TextField';
 import { RecordTabs } from '../records/RecordTabs';
+import { SaveNotice } from '../records/SaveNotice';
 import { recordId, useSaveRecord } from '../records/useSaveRecord';
 import { blankSegment, freshName } from './blankSegment';
 import { Samples } from './Samples';
@@ -157,21 +158,7 @@ export function SchemeEditor({
           <p className="mt-2 text-[13px] text-soft">{revision > 0 ? `Revision ${revision}` : 'Not kept yet'}</p>
         </section>
         <div className="grid min-w-0 content-start gap-5 max-[1100px]:order-first">
-          {message && (
-            <p role={failed ? 'alert' : 'status'} className={failed ? 'text-differs' : 'text-agrees'}>
-              {message}
-            </p>
-          )}
-          {wrong.length > 0 && (
-            <section aria-label="Before it can be saved">
-              <h2 className="mb-1 border-b pb-1 text-[15px] font-semibold">Before it can be saved</h2>
-              <ul className="grid gap-1.5 text-differs">
-                {wrong.map((sentence) => (
-                  <li key={sentence}>{sentence}</li>
-                ))}
-              </ul>
-            </section>
-          )}
+          <SaveNotice wrong={wrong} message={message} failed={failed} />
           <Samples
             scheme={scheme}
             others={others}

@@ -1,0 +1,28 @@
+'use client';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+
+/**
+ * j and k, or the arrows, step through a list; Enter opens the line that is held.
+ *
+ * @param hrefs where each line leads
+ * @param options.whileTyping arrows and Enter also act from the field that narrows the list
+ * @returns the line that is held, -1 before the first step, and a way to hold another
+ */
+export function useListKeys(
+  hrefs: string[],
+  { enabled = true, whileTyping = false } = {},
+): { held: number; hold: (line: number) => void } {
+  const router = useRouter();
+  const [held, hold] = useState(-1);
+  const step = (by: number) => hold((index) => Math.max(0, Math.min(hrefs.length - 1, index + by)));
+  const fromField = { enabled, preventDefault: true, enableOnFormTags: whileTyping };
+  useHotkeys('j', () => step(1), { enabled }, [hrefs.length]);
+  useHotkeys('k', () => step(-1), { enabled }, [hrefs.length]);
+  useHotkeys('down', () => step(1), fromField, [hrefs.length]);
+  useHotkeys('up', () => step(-1), fromField, [hrefs.length]);
+  const open = () => hrefs[held] && router.push(hrefs[held]);
+  useHotkeys('enter', open, { enabled, enableOnFormTags: whileTyping }, [hrefs, held]);
+  return { held, hold };
+}
