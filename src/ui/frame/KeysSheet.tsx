@@ -53,6 +53,7 @@ const GROUPS: { name: string; keys: [keys: string[], does: string][] }[] = [
       [['j', 'k'], 'next, previous check'],
       [['→', '←'], 'next, previous layer'],
       [['1', '…', '9'], 'answer, or begin a measured value'],
+      [['w'], 'write what stands there, or a value'],
       [['0'], 'can’t tell'],
       [['1', '1'], 'a pair: left, then right'],
       [['g'], 'quick pass: only what can decide'],

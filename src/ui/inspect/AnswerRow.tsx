@@ -7,8 +7,8 @@ import { Button, Key } from '../controls/Button';
 import { MarkSign } from '../marks/MarkSign';
 
 export interface AnswerActions {
-  /** Begin a measured value with the digit that was pressed. */
-  begin(digit: string): void;
+  /** Go to the field, with the digit that was pressed or with what stands there. */
+  begin(digit?: string): void;
   excuse(): void;
   note(): void;
 }
@@ -69,7 +69,7 @@ export function AnswerRow({
   useImperativeHandle(actions, () => ({
     begin: (digit) => {
       // At once, so that the next digit of a quick hand finds this one in place.
-      flushSync(() => setText(digit));
+      if (digit !== undefined) flushSync(() => setText(digit));
       field.current?.focus();
     },
     excuse: () => beginEntry('excuse'),
@@ -138,7 +138,7 @@ export function AnswerRow({
           <form
             onSubmit={(event) => {
               event.preventDefault();
-              if (text.trim() !== '') onText(text.trim().slice(0, 200));
+              if (text.trim() !== '') onText(text.trim());
             }}
             className="flex items-center gap-2"
           >
@@ -149,8 +149,10 @@ export function AnswerRow({
               onKeyDown={(event) => event.key === 'Escape' && event.currentTarget.blur()}
               aria-label={`${check.name}, as it stands there`}
               placeholder="as it stands there"
-              className="h-10 w-64 border border-line bg-ground px-2 outline-none focus:border-accent"
+              maxLength={200}
+              className="h-10 w-72 border border-line bg-ground px-2 outline-none focus:border-accent"
             />
+            <Key>w</Key>
             <Button type="submit" look="act">
               Record <Key>Enter</Key>
             </Button>

@@ -137,17 +137,20 @@ export function InspectView() {
   useHotkeys('k,up', () => step(-1), { preventDefault: true }, [index, findings]);
   useHotkeys('right', () => stepLayer(1), { preventDefault: true }, [layer, findings]);
   useHotkeys('left', () => stepLayer(-1), { preventDefault: true }, [layer, findings]);
+  const form = current?.check.answer.form;
+  const measured = form === 'quantity' || form === 'count';
   useHotkeys(
     DIGITS,
     (event) => {
-      const form = current?.check.answer.form;
-      if ((form === 'quantity' || form === 'count') && answerable) {
+      if (measured && answerable) {
         event.preventDefault();
         actions.current?.begin(event.key);
       } else choose(Number(event.key) - 1);
     },
     [current, answerable, left],
   );
+  const typed = answerable && (measured || form === 'text');
+  useHotkeys('w', () => typed && actions.current?.begin(), { preventDefault: true }, [typed]);
   useHotkeys('g', () => setPass(pass === null ? quick : null), [pass, quick]);
   useHotkeys('t', () => setTools(true));
   useHotkeys('0', cantTell, [current, answerable]);
@@ -158,10 +161,13 @@ export function InspectView() {
     'enter',
     (event) => {
       if (event.target instanceof HTMLElement && event.target.closest('button, a')) return;
-      if (suggested === focus && current?.check.answer.form === 'codes') router.push(codesPath);
-      else if (suggested) setFocus(suggested);
+      if (suggested === focus && form === 'codes') router.push(codesPath);
+      else if (suggested === focus && typed) {
+        event.preventDefault();
+        actions.current?.begin();
+      } else if (suggested) setFocus(suggested);
     },
-    [suggested, focus, current],
+    [suggested, focus, form, typed],
   );
 
   return (
