@@ -84,6 +84,11 @@ export async function answerAll(page: Page): Promise<number> {
       const expected = await line.locator('strong').first().textContent();
       await type(page, /-?[\d.]+/.exec(expected ?? '')?.[0] ?? '1');
       await press(page, 'Enter');
+    } else if (form === 'text') {
+      const expected = await line.locator('dd').first().textContent();
+      await press(page, 'w');
+      await type(page, /“([^”]+)”/.exec(expected ?? '')?.[1] ?? '');
+      await press(page, 'Enter');
     } else {
       const outcomes = await line
         .locator('button[data-outcome]')

@@ -105,6 +105,20 @@ test('a scan on the queue opens a new case, and the next scan on it is read as i
   await expect(model).toHaveValue('Skerry');
 });
 
+test('a hand faster than the search still gets to choose size and circumstances before a case is opened', async ({
+  page,
+}) => {
+  await visit(page, '/');
+  await press(page, '/');
+  await page.keyboard.insertText('skerry runner');
+  await page.keyboard.press('Enter');
+  const sheet = page.getByRole('dialog', { name: 'Open a case' });
+  await expect(sheet).toContainText('Skerry Runner');
+  await press(page, 'Escape');
+  await expect(sheet).toBeHidden();
+  expect(new URL(page.url()).pathname).toBe('/');
+});
+
 test('a mistyped number is found all the same, and what is in no record says so', async ({ page }) => {
   await visit(page, '/');
   await press(page, '/');

@@ -42,17 +42,18 @@ export function ReleaseFinder({
   const [found, setFound] = useState<{ query: string; candidates: Candidate[] } | null>(null);
   const [at, setAt] = useState(0);
   const [trouble, setTrouble] = useState('');
-  const eager = useRef(false);
+  /** Who waits for the answer to take its first candidate: a scan, or a hand that was faster with Enter. */
+  const waits = useRef<'scan' | 'hand' | null>(null);
   const { query, scanned } = search;
 
   useEffect(() => {
     if (!scan) return;
-    eager.current = true;
+    waits.current = 'scan';
     setSearch({ query: scan.text, scanned: true });
   }, [scan]);
 
-  const takeScanned = useEffectEvent((candidate: Candidate, text: string) =>
-    onPick({ candidate, query: text, scanned: true }),
+  const takeFirst = useEffectEvent((candidate: Candidate, text: string) =>
+    onPick({ candidate, query: text, scanned: waits.current === 'scan' }),
   );
 
   useEffect(() => {
@@ -74,13 +75,14 @@ export function ReleaseFinder({
           setTrouble('');
           const [first] = candidates;
           // A scan of a known number needs no second look: it stands for one size of one release.
-          if (eager.current && first?.score === 1) takeScanned(first, text);
-          eager.current = false;
+          if (first && (waits.current === 'hand' || (waits.current === 'scan' && first.score === 1)))
+            takeFirst(first, text);
+          waits.current = null;
         } catch (error) {
           if ((error as Error).name !== 'AbortError') setTrouble((error as Error).message);
         }
       },
-      eager.current ? 0 : 70,
+      waits.current ? 0 : 70,
     );
     return () => {
       clearTimeout(timer);
@@ -96,8 +98,12 @@ export function ReleaseFinder({
       event.preventDefault();
       const step = event.key === 'ArrowDown' ? 1 : -1;
       setAt((index) => Math.max(0, Math.min(candidates.length - 1, index + step)));
-    } else if (event.key === 'Enter' && fresh) take(candidates[at]);
-    else if (event.key === 'Escape') setSearch({ query: '', scanned: false });
+    } else if (event.key === 'Enter') {
+      // Taking one opens a sheet; the same key must not press the sheet's button too.
+      event.preventDefault();
+      if (fresh) take(candidates[at]);
+      else waits.current = 'hand';
+    } else if (event.key === 'Escape') setSearch({ query: '', scanned: false });
   };
 
   return (
@@ -107,7 +113,10 @@ export function ReleaseFinder({
         <input
           ref={field}
           value={query}
-          onChange={(event) => setSearch({ query: event.target.value, scanned: false })}
+          onChange={(event) => {
+            waits.current = null;
+            setSearch({ query: event.target.value, scanned: false });
+          }}
           onKeyDown={onKeyDown}
           aria-label="Scan or type a barcode number, style code or words of the name"
           placeholder="Scan or type a barcode number, style code or words of the name"
