@@ -24,7 +24,7 @@ export interface FactDefinition {
 
 /** Why two places must agree, may differ or must differ, for the person who asks. */
 export const BETWEEN_REASONS: Record<Between, string> = {
-  same: 'Must be the same wherever it is printed: it names the one item.',
+  same: 'Must be the same wherever it is printed on one item.',
   different: 'Must differ between any two pieces, left and right too: each has its own.',
   apart: 'May lie days or weeks apart, as box and goods are made separately; the record says how far.',
   free: 'Stands for itself; other places do not print it.',

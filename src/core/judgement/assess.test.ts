@@ -53,6 +53,24 @@ describe('assessment', () => {
   it('is a pure function: the same case gives the same numbers', () => {
     expect(assess(styled, GROUNDS)).toEqual(assess(structuredClone(styled), structuredClone(GROUNDS)));
   });
+  it('asks first for what the house requires, once that alone stands against a decision', () => {
+    const { 'inner.print': _, ...rest } = GOOD;
+    const enough = { ...caseWith(rest), facts: innerLabel({ styleCode: 'VK4821-107' }) };
+    const { waitsFor, gains, quick } = assess(enough, GROUNDS);
+    expect(waitsFor).toEqual(['inner.print']);
+    expect(gains[0]?.finding.check.id).toBe('inner.print');
+    expect(quick).toContain('inner.print');
+    expect(gains.slice(1).map(({ bitsPerMinute }) => bitsPerMinute)).toEqual(
+      gains
+        .slice(1)
+        .map(({ bitsPerMinute }) => bitsPerMinute)
+        .sort((a, b) => b - a),
+    );
+    // As long as the evidence itself does not decide, the most telling check comes first.
+    const open = assess(caseWith({}), GROUNDS);
+    expect(open.waitsFor).toEqual([]);
+    expect(open.quick).toEqual(expect.arrayContaining(['inner.style', 'inner.print']));
+  });
   it('does not decide without what the house requires, done or excused', () => {
     const without = assess(caseWith(GOOD), GROUNDS);
     expect(without.goods).toMatchObject({

@@ -42,10 +42,12 @@ export interface Assessment {
   oneFault: OneFaultReading;
   chain: ChainReading;
   parting: string | null;
-  /** Open checks by what they are expected to tell in a minute. */
+  /** Open checks by what they are expected to tell in a minute; those that alone stand against a decision before. */
   gains: Gain[];
+  /** Ids of the checks that alone stand against a decision: the house requires them. */
+  waitsFor: string[];
   bound: Bound;
-  /** The open checks of a quick pass, by id. */
+  /** The open checks of a quick pass, by id: what the house requires, and what could settle the case. */
   quick: string[];
   flips: Flip[];
   /** Doubtful answers by what a clear one would be worth. */
@@ -82,7 +84,7 @@ export function assess(file: CaseFile, grounds: Grounds, options: { draws?: numb
   const pOwn = weighing.posterior.own;
   const required = new Set(rules.required[file.kind] ?? []);
   const missing = findings.filter(({ check, mark }) => required.has(check.id) && mark === 'open');
-  const goods = schoolDecides(rules, {
+  const deciding = {
     p: pGenuine,
     interval: intervals.genuine,
     weight: weighing.weight,
@@ -90,13 +92,18 @@ export function assess(file: CaseFile, grounds: Grounds, options: { draws?: numb
     chain: chain.says,
     missing: missing.map(({ check }) => `“${check.name}”`),
     inHand: file.circumstances.inHand,
-  });
+  };
+  const goods = schoolDecides(rules, deciding);
+  /** Only what the house requires still stands against a decision. */
+  const waits = missing.length > 0 && schoolDecides(rules, { ...deciding, missing: [] }).decision !== 'undecided';
   const packagingSide = sideOfThresholds(pOwn, intervals.own, limits);
   const packaging = decidePackaging(packagingSide.side, packagingSide.reasons, file.circumstances.packaged);
 
   const extremes = bound(findings, evidence);
   const sideAt = (p: number) => (p >= limits.accept ? 'yes' : p <= limits.reject ? 'no' : 'open');
-  const gains = rankGains(findings, evidence);
+  const ranked = rankGains(findings, evidence);
+  const isMissing = ({ finding: { check } }: Gain) => missing.some((each) => each.check.id === check.id);
+  const gains = waits ? [...ranked.filter(isMissing), ...ranked.filter((gain) => !isMissing(gain))] : ranked;
   return {
     reading,
     findings,
@@ -109,8 +116,9 @@ export function assess(file: CaseFile, grounds: Grounds, options: { draws?: numb
     chain,
     parting: partingSentence(goods.decision, oneFault, chain),
     gains,
+    waitsFor: waits ? missing.map(({ check }) => check.id) : [],
     bound: extremes,
-    quick: quickPass(gains, evidence, limits),
+    quick: [...new Set([...missing.map(({ check }) => check.id), ...quickPass(ranked, evidence, limits)])],
     flips: nearestFlips(evidence, weighing, limits),
     secondLooks: secondLooks(findings, evidence),
     settled: sideAt(extremes.allAgree) === sideAt(extremes.allDiffer),

@@ -37,6 +37,14 @@ function Weights({ title, weights }: { title: string; weights: CheckWeight[] }) 
   );
 }
 
+/** Why a question is not decided, or not better. */
+function Reasons({ reasons }: { reasons: string[] }) {
+  const [first = '', ...rest] = reasons;
+  if (!first) return null;
+  const sentence = [`${first.charAt(0).toUpperCase()}${first.slice(1)}`, ...rest].join('; ');
+  return <p className="text-[13.5px]">{sentence}.</p>;
+}
+
 /** The three schools' readings, side by side; where they part is said under them, or elsewhere on the page. */
 export function ThreeReadings({ said = true }: { said?: boolean }) {
   const { assessment } = useCaseBook();
@@ -72,7 +80,7 @@ export function ThreeReadings({ said = true }: { said?: boolean }) {
 /** Where the case stands: both questions with their intervals, the three readings, what moved it, what next. */
 export function Standing({ onNext }: { onNext: (check: string) => void }) {
   const { assessment, file } = useCaseBook();
-  const { goods, packaging, gains, settled, findings, weighing, secondLooks } = assessment;
+  const { goods, packaging, gains, settled, waitsFor, findings, weighing, secondLooks } = assessment;
   const [doubtful] = secondLooks;
   const { speaksFor, speaksAgainst } = forAndAgainst(assessment);
   const [next] = gains;
@@ -96,6 +104,7 @@ export function Standing({ onNext }: { onNext: (check: string) => void }) {
         <p className="text-[13px] text-soft">
           {formatInterval90(goods.interval)}; evidence {formatWeight(weighing.weight)}
         </p>
+        <Reasons reasons={goods.reasons} />
       </section>
       {packaging.decision !== 'notSeen' && (
         <section>
@@ -109,6 +118,7 @@ export function Standing({ onNext }: { onNext: (check: string) => void }) {
             </span>
           </h2>
           <QuestionScale question="packaging" />
+          <Reasons reasons={packaging.reasons} />
         </section>
       )}
       <ThreeReadings />
@@ -120,7 +130,7 @@ export function Standing({ onNext }: { onNext: (check: string) => void }) {
         ) : next ? (
           <>
             <Button
-              look={settled ? 'plain' : 'act'}
+              look={settled && waitsFor.length === 0 ? 'plain' : 'act'}
               onClick={() => onNext(next.finding.check.id)}
               className="w-full justify-between!"
             >
@@ -128,12 +138,16 @@ export function Standing({ onNext }: { onNext: (check: string) => void }) {
               <Key>Enter</Key>
             </Button>
             <p className="mt-1.5 text-[13px] text-soft">
-              {next.bits >= 0.005
-                ? `Tells ${next.bits.toFixed(2)} bits about the goods in ${minutesWords(next.minutes)}, the most for its time. `
-                : 'Nothing that is left tells much more about the goods. '}
+              {waitsFor.includes(next.finding.check.id)
+                ? 'The house decides nothing without it. '
+                : next.bits >= 0.005
+                  ? `Tells ${next.bits.toFixed(2)} bits about the goods in ${minutesWords(next.minutes)}, the most for its time. `
+                  : 'Nothing that is left tells much more about the goods. '}
               {left} still to look at.
             </p>
-            {settled && <p className="mt-1.5">Nothing that is left can change the decision on the goods.</p>}
+            {settled && waitsFor.length === 0 && (
+              <p className="mt-1.5">Nothing that is left can change the decision on the goods.</p>
+            )}
             {doubtful && doubtful.bits >= 0.01 && (
               <p className="mt-1.5 text-[13px] text-soft">
                 A clear answer to “{doubtful.finding.check.name}” would be worth {doubtful.bits.toFixed(2)} bits.
