@@ -1,10 +1,12 @@
 'use client';
 import { type FormEvent, type Ref, useImperativeHandle, useRef, useState } from 'react';
 import { flushSync } from 'react-dom';
-import { answersOf } from '@/core/checks/answers';
+import { answersOf, textOutcome } from '@/core/checks/answers';
+import type { Outcome } from '@/core/checks/check';
 import { type Finding, measuredOutcome } from '@/core/checks/finding';
 import { Button, Key } from '../controls/Button';
 import { MarkSign } from '../marks/MarkSign';
+import type { Answers } from './useAnswers';
 
 export interface AnswerActions {
   /** Go to the field, with the digit that was pressed or with what stands there. */
@@ -35,30 +37,16 @@ export function AnswerRow({
   finding,
   readOnly,
   actions,
-  left,
-  onChoice,
-  onValue,
-  onText,
-  onCantTell,
-  onExcuse,
-  onNote,
-  onUndo,
+  answers,
 }: {
   finding: Finding;
   readOnly: boolean;
   actions: Ref<AnswerActions>;
-  /** For a pair whose left was answered and whose right is waited for. */
-  left: string | null;
-  onChoice: (index: number) => void;
-  onValue: (value: number) => void;
-  onText: (text: string) => void;
-  onCantTell: () => void;
-  onExcuse: (reason: string) => void;
-  onNote: (note: string) => void;
-  onUndo: () => void;
+  answers: Answers;
 }) {
   const { check, mark, choice, nominal, value } = finding;
   const { answer } = check;
+  const { left } = answers;
   const choices = answersOf(check);
   const measured = answer.form === 'quantity' || answer.form === 'count';
   const [text, setText] = useState(value === undefined ? (finding.text ?? '') : String(value));
@@ -88,17 +76,23 @@ export function AnswerRow({
       return;
     }
     setTrouble('');
-    onValue(figure);
+    answers.measure(figure);
     field.current?.blur();
   };
   const keepEntry = (event: FormEvent) => {
     event.preventDefault();
     if (entry.kind === 'none' || entry.text.trim() === '') return;
-    (entry.kind === 'excuse' ? onExcuse : onNote)(entry.text.trim().slice(0, 400));
+    (entry.kind === 'excuse' ? answers.excuse : answers.note)(entry.text.trim().slice(0, 400));
     setEntry({ kind: 'none' });
   };
-  const preview = Number(text.replace(',', '.'));
-  const previewMark = text.trim() !== '' && Number.isFinite(preview) ? measuredOutcome(check, preview, nominal) : null;
+  const figure = Number(text.replace(',', '.'));
+  let previewMark: Outcome | null = null;
+  if (text.trim() !== '') {
+    if (measured && Number.isFinite(figure)) previewMark = measuredOutcome(check, figure, nominal);
+    // A line that is only half typed does not differ yet.
+    if (answer.form === 'text' && !answer.expected.some((each) => each.length > text.length && each.startsWith(text)))
+      previewMark = textOutcome(answer, text);
+  }
 
   return (
     <div className="grid gap-2">
@@ -126,7 +120,7 @@ export function AnswerRow({
             key={each.label}
             aria-pressed={choice === each.label}
             data-outcome={each.outcome}
-            onClick={() => onChoice(i)}
+            onClick={() => answers.choose(i)}
             className={choice === each.label ? 'border-accent font-semibold' : ''}
           >
             <Key>{String(i + 1)}</Key>
@@ -138,7 +132,7 @@ export function AnswerRow({
           <form
             onSubmit={(event) => {
               event.preventDefault();
-              if (text.trim() !== '') onText(text.trim());
+              if (text.trim() !== '') answers.write(text.trim());
             }}
             className="flex items-center gap-2"
           >
@@ -153,6 +147,7 @@ export function AnswerRow({
               className="h-10 w-72 border border-line bg-ground px-2 outline-none focus:border-accent"
             />
             <Key>w</Key>
+            {previewMark && <MarkSign mark={previewMark} />}
             <Button type="submit" look="act">
               Record <Key>Enter</Key>
             </Button>
@@ -180,7 +175,7 @@ export function AnswerRow({
             </Button>
           </form>
         )}
-        <Button onClick={onCantTell} aria-pressed={mark === 'cantTell'}>
+        <Button onClick={answers.cantTell} aria-pressed={mark === 'cantTell'}>
           <Key>0</Key>
           <MarkSign mark="cantTell" size={13} silent /> Can’t tell
         </Button>
@@ -193,7 +188,7 @@ export function AnswerRow({
             <Button onClick={() => beginEntry('note')}>
               <Key>m</Key> Note
             </Button>
-            <Button onClick={onUndo}>
+            <Button onClick={answers.undo}>
               <Key>u</Key> Take back
             </Button>
           </>
@@ -228,7 +223,7 @@ export function AnswerRow({
                 <Button
                   key={reason}
                   onClick={() => {
-                    onExcuse(reason);
+                    answers.excuse(reason);
                     setEntry({ kind: 'none' });
                   }}
                 >

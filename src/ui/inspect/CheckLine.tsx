@@ -17,7 +17,7 @@ function workingWords({ bearsOn, answer, g, c, support, source, seconds, tools }
     answer.form === 'quantity' || answer.form === 'count'
       ? `weighed by its distance from the record (${support}: ${source})`
       : `differs in ${Number((g * 100).toFixed(1))} % of genuine and ${Math.round(c * 100)} % of counterfeit items (${support}: ${source})`;
-  const time = answer.form === 'codes' ? '' : ` · about ${seconds} s`;
+  const time = answer.form === 'codes' ? '' : ` · about ${seconds}\u00a0s`;
   const needs = tools?.length ? ` · needs ${toolWords(tools)}` : '';
   return `${BEARING_WORDS[bearsOn]} · ${rests}${time}${needs}`;
 }

@@ -118,7 +118,7 @@ export function Standing({ onNext }: { onNext: (check: string) => void }) {
             </span>
           </h2>
           <QuestionScale question="packaging" />
-          <Reasons reasons={packaging.reasons} />
+          <Reasons reasons={packaging.reasons.filter((reason) => !goods.reasons.includes(reason))} />
         </section>
       )}
       <ThreeReadings />

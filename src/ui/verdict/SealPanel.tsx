@@ -3,7 +3,7 @@ import { type FormEvent, useState } from 'react';
 import { GOODS_WORDS, PACKAGING_WORDS } from '@/core/judgement/sentences';
 import { verdictBody } from '@/core/judgement/verdictBody';
 import { useCaseBook } from '../casebook/CaseBook';
-import { Button } from '../controls/Button';
+import { Button, Key } from '../controls/Button';
 import { Sheet } from '../controls/Sheet';
 import { formatInstant } from '../when';
 
@@ -54,7 +54,9 @@ export function SealPanel() {
           </div>
         </dl>
         <div className="mt-3 flex flex-wrap gap-2">
-          <Button onClick={() => setAsking('reopen')}>Reopen with a reason</Button>
+          <Button onClick={() => setAsking('reopen')}>
+            Reopen with a reason <Key>s</Key>
+          </Button>
           <ExportLink number={log.folder.number} />
         </div>
         <Sheet
@@ -89,7 +91,7 @@ export function SealPanel() {
     <section className="border-t pt-3">
       <div className="flex flex-wrap gap-2">
         <Button look="act" onClick={() => setAsking('seal')} disabled={log.pending.length > 0 || !settled}>
-          Seal verdict
+          Seal verdict <Key>s</Key>
         </Button>
         <ExportLink number={log.folder.number} />
       </div>
