@@ -10,8 +10,8 @@ export default defineConfig({
   // One desk, one database: the tests share them, each on cases of its own.
   workers: 1,
   retries: 0,
-  timeout: 45_000,
-  expect: { timeout: 8_000 },
+  timeout: 120_000,
+  expect: { timeout: 20_000 },
   reporter: [['list'], ['json', { outputFile: 'test-results/e2e.json' }]],
   use: {
     baseURL: `http://127.0.0.1:${PORT}`,
@@ -32,7 +32,7 @@ export default defineConfig({
   webServer: {
     command: 'node scripts/demo.mjs',
     url: `http://127.0.0.1:${PORT}`,
-    timeout: 300_000,
+    timeout: 900_000,
     reuseExistingServer: false,
     gracefulShutdown: { signal: 'SIGTERM', timeout: 5_000 },
     env: { PINPRICK_PORT: String(PORT), PINPRICK_DATA: '.cache/e2e-data' },

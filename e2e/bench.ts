@@ -64,8 +64,15 @@ export async function scan(page: Page, text: string): Promise<void> {
   // A real scanner's keys queue up while the page is busy; these wait for it one by one, so it has to be at rest.
   await page.waitForLoadState('networkidle');
   await page.waitForTimeout(8 * HAND_MS);
-  await page.keyboard.type(text);
-  await page.keyboard.press('Enter');
+  // All keys at once, as a scanner's buffer gives them; one by one a busy machine would stretch them to a hand's pace.
+  const device = await page.context().newCDPSession(page);
+  const keys = [...text].map((key) => ({ key, text: key }));
+  const strokes = [...keys, { key: 'Enter', text: '\r' }].flatMap((stroke) => [
+    device.send('Input.dispatchKeyEvent', { type: 'keyDown', ...stroke }),
+    device.send('Input.dispatchKeyEvent', { type: 'keyUp', key: stroke.key }),
+  ]);
+  await Promise.all(strokes);
+  await device.detach();
 }
 
 /** Wait until everything entered is kept. */

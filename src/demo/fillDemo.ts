@@ -29,6 +29,7 @@ import { fillHistory } from './history';
 import { CHARTS, MAKERS } from './makers';
 import { RELEASES } from './releases';
 import { ROSTER } from './roster';
+import { textAnswer } from './textAnswer';
 
 /** The day on which the demo world stands still. */
 export const DEMO_TODAY = '2026-11-24';
@@ -215,6 +216,7 @@ function recorded(check: CheckDefinition, answer: number | { off: number }, find
         : (form.states.find((state) => pairOutcome(form, left, state) === 'differs') ?? left);
     return { outcome: pairOutcome(form, left, right), left, right };
   }
+  if (form.form === 'text') return textAnswer(form, place > 0);
   const choices = answersOf(check);
   const picked = choices[place === 0 ? genuinePlace(check) : place];
   return { outcome: picked?.outcome ?? 'cantTell', choice: picked?.label };

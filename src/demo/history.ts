@@ -1,7 +1,7 @@
 import { randomLcg, randomNormal } from 'd3-random';
 import type { Circumstances, NewEvent, RecordedFinding, TruthSource } from '@/core/casefile/event';
 import { fold } from '@/core/casefile/fold';
-import { answersOf, pairOutcome, textOutcome } from '@/core/checks/answers';
+import { answersOf, pairOutcome } from '@/core/checks/answers';
 import type { CheckDefinition } from '@/core/checks/check';
 import type { Finding } from '@/core/checks/finding';
 import { gatherFindings } from '@/core/checks/findings';
@@ -13,6 +13,7 @@ import { type Grounds, groundsOf } from '@/core/judgement/grounds';
 import type { Release } from '@/core/releases/release';
 import type { Desk } from '@/desk/desk';
 import { type HistoricCase, keepHistory } from '@/desk/history';
+import { textAnswer } from './textAnswer';
 
 const CASES = 400;
 const DAYS = 730;
@@ -66,11 +67,7 @@ function answerOf({ check, nominal }: Finding, differs: boolean, normal: () => n
     const measured = Number((value + off * tolerance).toFixed(value < 2 ? 2 : 1));
     return { outcome: Math.abs(off) <= 1 ? 'agrees' : 'differs', value: measured };
   }
-  if (answer.form === 'text') {
-    const [expected = ''] = answer.expected;
-    const text = differs ? expected.slice(0, -1) : expected;
-    return { outcome: textOutcome(answer, text), text };
-  }
+  if (answer.form === 'text') return textAnswer(answer, differs);
   const choice = answersOf(check).find(({ outcome }) => (outcome !== 'agrees') === differs);
   return choice ? { outcome: choice.outcome, choice: choice.label } : null;
 }
