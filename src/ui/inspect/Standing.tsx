@@ -1,4 +1,5 @@
 'use client';
+import type { ReactNode } from 'react';
 import { formatShare } from '@/core/judgement/decide';
 import {
   findingWords,
@@ -43,6 +44,39 @@ function Reasons({ reasons }: { reasons: string[] }) {
   if (!first) return null;
   const sentence = [`${first.charAt(0).toUpperCase()}${first.slice(1)}`, ...rest].join('; ');
   return <p className="text-[13.5px]">{sentence}.</p>;
+}
+
+/** One of the two questions: what is decided, how sure, and on the scale. */
+function Question({
+  name,
+  question,
+  decision,
+  favourable,
+  children,
+}: {
+  name: string;
+  question: 'goods' | 'packaging';
+  decision: string;
+  /** What the probability is of. */
+  favourable: string;
+  children: ReactNode;
+}) {
+  const { assessment } = useCaseBook();
+  return (
+    <section>
+      <h2 className="flex items-baseline justify-between">
+        <span className="text-[15px]">
+          {name}: <strong className="font-semibold">{decision}</strong>
+        </span>
+        <span>
+          <strong className="text-[17px] font-semibold">{formatShare(assessment[question].p)}</strong>{' '}
+          <span className="text-[13px] text-soft">{favourable}</span>
+        </span>
+      </h2>
+      <QuestionScale question={question} />
+      {children}
+    </section>
+  );
 }
 
 /** The three schools' readings, side by side; where they part is said under them, or elsewhere on the page. */
@@ -90,36 +124,21 @@ export function Standing({ onNext }: { onNext: (check: string) => void }) {
       aria-label="Standing"
       className="grid min-w-0 grid-cols-[minmax(0,1fr)] content-start gap-4 max-[1100px]:grid-cols-2 max-[1100px]:gap-x-8 max-md:grid-cols-1"
     >
-      <section>
-        <h2 className="flex items-baseline justify-between">
-          <span className="text-[15px]">
-            Goods: <strong className="font-semibold">{GOODS_WORDS[goods.decision]}</strong>
-          </span>
-          <span>
-            <strong className="text-[17px] font-semibold">{formatShare(goods.p)}</strong>{' '}
-            <span className="text-[13px] text-soft">genuine</span>
-          </span>
-        </h2>
-        <QuestionScale question="goods" />
+      <Question name="Goods" question="goods" decision={GOODS_WORDS[goods.decision]} favourable="genuine">
         <p className="text-[13px] text-soft">
           {formatInterval90(goods.interval)}; evidence {formatWeight(weighing.weight)}
         </p>
         <Reasons reasons={goods.reasons} />
-      </section>
+      </Question>
       {packaging.decision !== 'notSeen' && (
-        <section>
-          <h2 className="flex items-baseline justify-between">
-            <span className="text-[15px]">
-              Packaging: <strong className="font-semibold">{PACKAGING_WORDS[packaging.decision]}</strong>
-            </span>
-            <span>
-              <strong className="text-[17px] font-semibold">{formatShare(packaging.p)}</strong>{' '}
-              <span className="text-[13px] text-soft">its own</span>
-            </span>
-          </h2>
-          <QuestionScale question="packaging" />
+        <Question
+          name="Packaging"
+          question="packaging"
+          decision={PACKAGING_WORDS[packaging.decision]}
+          favourable="its own"
+        >
           <Reasons reasons={packaging.reasons.filter((reason) => !goods.reasons.includes(reason))} />
-        </section>
+        </Question>
       )}
       <ThreeReadings />
       <Weights title="Speaks for the goods" weights={speaksFor} />

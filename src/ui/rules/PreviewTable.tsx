@@ -1,14 +1,8 @@
 import Link from 'next/link';
+import type { Replay } from '@/core/judgement/replay';
 
 /** How some rules did on cases whose truth is known. */
-interface Outcome {
-  cases: number;
-  right: number;
-  acceptedCounterfeit: number;
-  rejectedGenuine: number;
-  undecided: number;
-  meanLoss: number;
-}
+type Outcome = Omit<Replay, 'decisions'>;
 
 export interface Preview {
   before: Outcome;
