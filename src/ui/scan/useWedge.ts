@@ -27,6 +27,12 @@ function setValue(field: Field, value: string): void {
   field.dispatchEvent(new Event('input', { bubbles: true }));
 }
 
+/** True where the browser can tell that it holds input which this page has not heard yet. */
+function inputWaits(): boolean {
+  const { scheduling } = navigator as { scheduling?: { isInputPending(): boolean } };
+  return scheduling?.isInputPending() ?? false;
+}
+
 function activeField(): Field | null {
   const active = document.activeElement;
   return active instanceof HTMLInputElement || active instanceof HTMLTextAreaElement ? active : null;
@@ -64,6 +70,11 @@ export function useWedge(onScan: (text: string, field: Field | null) => void): v
         replayed.add(again);
         (key.target ?? document.body).dispatchEvent(again);
       }
+    };
+    /** The run seems to be over; but a busy page hears keys late, and those that already wait may go on with it. */
+    const whenQuiet = () => {
+      if (inputWaits()) timer = setTimeout(whenQuiet, BURST_MS);
+      else release();
     };
     const swallow = (event: KeyboardEvent) => {
       event.preventDefault();
@@ -107,7 +118,7 @@ export function useWedge(onScan: (text: string, field: Field | null) => void): v
       burst.held.push(event);
       swallow(event);
       clearTimeout(timer);
-      timer = setTimeout(release, BURST_MS);
+      timer = setTimeout(whenQuiet, BURST_MS);
     };
     window.addEventListener('keydown', onKey, true);
     document.documentElement.dataset.scanner = 'heard';
