@@ -31,6 +31,23 @@ describe('shipped checks', () => {
       for (const { id, tools, caution } of checks)
         if (tools?.includes('uv')) expect([id, caution]).toEqual([id, expect.any(String)]);
   });
+  it('use every form of answer', () => {
+    const used = new Set(KINDS.flatMap(({ checks }) => checks.map(({ answer }) => answer.form)));
+    expect([...used].sort()).toEqual(['choice', 'codes', 'count', 'ordinal', 'pair', 'presence', 'quantity', 'text']);
+  });
+  it('are drawn inside the frame, the copy otherwise than the genuine one', () => {
+    for (const { id: kind, checks } of KINDS) {
+      expect(checks.filter(({ drawing }) => drawing).length, kind).toBeGreaterThan(4);
+      for (const { id, drawing } of checks) {
+        if (!drawing) continue;
+        expect(drawing.genuine, id).not.toEqual(drawing.copy);
+        for (const { d } of [...drawing.genuine.lines, ...drawing.copy.lines])
+          for (const [, x = '', y = ''] of d.matchAll(/[ML]\s*(-?[\d.]+)\s+(-?[\d.]+)/g)) {
+            expect(Number(x) >= 0 && Number(x) <= 120 && Number(y) >= 0 && Number(y) <= 80, `${id}: ${d}`).toBe(true);
+          }
+      }
+    }
+  });
   it('and the demo’s figures have tolerances', () => {
     for (const { nominal } of RELEASES) expect(measureProblems(nominal)).toEqual([]);
   });
