@@ -35,6 +35,17 @@ export interface Finding {
   at?: string;
 }
 
+/**
+ * What a measured or counted check expects, in words; a whole number of things has no tolerance that anybody would say.
+ *
+ * @example expectedFigure({ form: 'quantity' … }, { value: 31, tolerance: 0.8, unit: 'mm' … }) // '31 ± 0.8 mm'
+ */
+export function expectedFigure({ answer }: Pick<CheckDefinition, 'answer'>, nominal: Nominal): string {
+  const { value, tolerance, unit } = nominal;
+  const counted = answer.form === 'count' && tolerance < 1;
+  return counted ? `${Math.round(value)} ${unit}` : `${Number(value.toFixed(2))} ± ${tolerance} ${unit}`;
+}
+
 /** A value agrees where its own uncertainty could bring it within the tolerance. */
 export function withinTolerance(value: number, uncertainty: number, nominal: Nominal): boolean {
   // Values are entered in decimals, which binary fractions miss by a hair.

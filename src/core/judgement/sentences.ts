@@ -1,5 +1,5 @@
 import type { CaseFile } from '../casefile/fold';
-import type { Finding } from '../checks/finding';
+import { expectedFigure, type Finding } from '../checks/finding';
 import type { Assessment } from './assess';
 import { formatShare, type GoodsDecision, type PackagingDecision } from './decide';
 import type { CheckWeight } from './weigh';
@@ -46,7 +46,7 @@ export function formatInterval90([low, high]: [number, number]): string {
 export function findingWords({ check, mark, choice, value, nominal, reason, left, right, text }: Finding): string {
   if (value !== undefined && nominal) {
     const uncertainty = check.answer.form === 'quantity' ? ` ± ${check.answer.uncertainty}` : '';
-    return `${check.name}: ${value}${uncertainty} ${nominal.unit}, expected ${Number(nominal.value.toFixed(2))} ± ${nominal.tolerance} ${nominal.unit}`;
+    return `${check.name}: ${value}${uncertainty} ${nominal.unit}, expected ${expectedFigure(check, nominal)}`;
   }
   if (choice) return `${check.name}: ${choice.charAt(0).toLowerCase()}${choice.slice(1)}`;
   if (left) return `${check.name}: left ${left}, right ${right}`;

@@ -2,7 +2,7 @@
 import { clsx } from 'clsx';
 import Link from 'next/link';
 import { type ReactNode, useEffect, useRef } from 'react';
-import type { Finding } from '@/core/checks/finding';
+import { expectedFigure, type Finding } from '@/core/checks/finding';
 import { toolWords } from '@/core/checks/tools';
 import { findingWords } from '@/core/judgement/sentences';
 import { MARK_WORDS, MarkSign } from '../marks/MarkSign';
@@ -90,7 +90,7 @@ export function CheckLine({
               <dd>
                 {nominal && (
                   <strong className="font-mono text-[17px] font-semibold">
-                    {Number(nominal.value.toFixed(2))} ± {nominal.tolerance} {nominal.unit}
+                    {expectedFigure(check, nominal)}
                     <span className="ml-3 font-sans text-[14px] font-normal text-soft">{nominal.source}</span>
                   </strong>
                 )}

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import type { RecordedFinding } from '@/core/casefile/event';
 import { answersOf, pairOutcome, textOutcome } from '@/core/checks/answers';
-import { measuredOutcome } from '@/core/checks/finding';
+import { expectedFigure, measuredOutcome } from '@/core/checks/finding';
 import { answerText } from '@/core/checks/secondOpinion';
 import { useCaseBook } from '../casebook/CaseBook';
 import { Button, Key } from '../controls/Button';
@@ -77,8 +77,7 @@ export function BlindOpinion({ opinion: id, me }: { opinion: string; me: string 
           <p className="text-[16px]">{current.check.instruction}</p>
           <p>
             <span className="text-soft">Expected: </span>
-            {current.nominal &&
-              `${Number(current.nominal.value.toFixed(2))} ± ${current.nominal.tolerance} ${current.nominal.unit}. `}
+            {current.nominal && `${expectedFigure(current.check, current.nominal)}. `}
             {current.check.expected}
           </p>
           <p>

@@ -22,7 +22,8 @@ export function OpinionPanel({ me }: { me: string | null }) {
     setAsking(true);
   };
   const nameOfCheck = (id: string) => assessment.findings.find(({ check }) => check.id === id)?.check.name ?? id;
-  if (answered.length === 0 && file.opinions.length === 0) return null;
+  const askable = !file.seal && others.length > 0 && answered.length > 0;
+  if (!askable && file.opinions.length === 0) return null;
   return (
     <section className="border-t pt-3">
       <h2 className="mb-1 text-[15px] font-semibold">Second opinion</h2>
@@ -73,7 +74,7 @@ export function OpinionPanel({ me }: { me: string | null }) {
           </div>
         );
       })}
-      {!file.seal && others.length > 0 && answered.length > 0 && (
+      {askable && (
         <Button className="mt-2" onClick={begin}>
           Ask for a second opinion
         </Button>
