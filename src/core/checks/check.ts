@@ -131,5 +131,7 @@ export interface KindDefinition {
   places: Place[];
   /** Strand id to its name. */
   strands: Record<string, string>;
+  /** What has to be minded with such goods: whatever was decided, and where they may be counterfeit. */
+  handling?: { always?: string; suspected?: string };
   checks: CheckDefinition[];
 }

@@ -3,6 +3,7 @@ import type { FactEntry, FindingEntry } from '../casefile/fold';
 import { caseWith, chose, GROUNDS, measured } from '../testing/bench';
 import { assess } from './assess';
 import type { Grounds } from './grounds';
+import { handlingSentences } from './handling';
 import { forAndAgainst, formatWeight, verdictSentences, weightWord } from './sentences';
 
 const GOOD: Record<string, FindingEntry> = {
@@ -192,5 +193,19 @@ describe('sentences', () => {
       'strong',
       'very strong',
     ]);
+  });
+});
+
+describe('what to mind with the goods', () => {
+  it('is nothing with a genuine shoe, to hold what is undecided or counterfeit, and the trade rule always', () => {
+    const spirits = { ...GROUNDS.kind, handling: { always: 'Licensed trade only.', suspected: 'Never taste.' } };
+    expect(handlingSentences('genuine', GROUNDS.kind)).toEqual([]);
+    expect(handlingSentences('genuine', spirits)).toEqual(['Licensed trade only.']);
+    expect(handlingSentences('undecided', spirits)).toEqual([
+      expect.stringMatching(/are held, and not sold/),
+      'Never taste.',
+      'Licensed trade only.',
+    ]);
+    expect(handlingSentences('counterfeit', spirits)[0]).toMatch(/never resold/);
   });
 });

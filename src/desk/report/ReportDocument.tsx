@@ -5,6 +5,7 @@ import type { Finding } from '@/core/checks/finding';
 import type { Assessment } from '@/core/judgement/assess';
 import { formatShare } from '@/core/judgement/decide';
 import type { Grounds } from '@/core/judgement/grounds';
+import { handlingSentences } from '@/core/judgement/handling';
 import {
   findingWords,
   formatInterval90,
@@ -90,6 +91,7 @@ function CustomerPage(content: ReportContent) {
   const title = release ? `${maker?.name ?? ''} ${release.name}, ${release.colourName}` : file.query || kind.name;
   const sentences = verdictSentences(file, assessment);
   const by = file.seal ?? file.touched;
+  const handling = handlingSentences(goods.decision, grounds.kind);
   return (
     <Page size={paper} style={s.page}>
       <View style={{ flexDirection: 'row', justifyContent: 'space-between' }}>
@@ -141,13 +143,9 @@ function CustomerPage(content: ReportContent) {
           </Text>
         ))}
       </View>
-      {goods.decision === 'counterfeit' && (
+      {handling.length > 0 && (
         <View style={{ marginTop: 10, borderLeft: `2 solid ${INK}`, paddingLeft: 8 }}>
-          <Text>
-            Suspected goods are held or returned by local rules and never resold. Where the law requires it, customs,
-            consumer protection or the police are told. Counterfeit spirits, cosmetics, tobacco, medicines and chargers
-            can harm: do not taste, wear, light or plug them in.
-          </Text>
+          <Text>{handling.join(' ')}</Text>
         </View>
       )}
       <Foot file={file} />

@@ -1,6 +1,7 @@
 'use client';
 import { useHotkeys } from 'react-hotkeys-hook';
 import type { Finding } from '@/core/checks/finding';
+import { handlingSentences } from '@/core/judgement/handling';
 import { GOODS_WORDS, PACKAGING_WORDS, type VerdictSentence, verdictSentences } from '@/core/judgement/sentences';
 import { useCaseBook } from '../casebook/CaseBook';
 import { QuestionScale } from '../casebook/QuestionScale';
@@ -49,6 +50,7 @@ export function VerdictView({ me }: { me: string | null }) {
   const { goods, packaging, findings } = assessment;
   const sentences = verdictSentences(file, assessment);
   useHotkeys('s', () => document.querySelector<HTMLElement>('[data-seal] button')?.click());
+  const handling = handlingSentences(goods.decision, grounds.kind);
   return (
     <main className="mx-auto grid max-w-[1360px] grid-cols-[minmax(0,1fr)_300px] gap-8 px-5 py-5 max-[1100px]:grid-cols-1">
       <div className="grid min-w-0 content-start gap-7">
@@ -83,10 +85,9 @@ export function VerdictView({ me }: { me: string | null }) {
           {packaging.decision !== 'notSeen' && <QuestionScale question="packaging" />}
         </section>
         <ThreeReadings said={false} />
-        {goods.decision === 'counterfeit' && (
+        {handling.length > 0 && (
           <p role="note" className="border-l-2 border-doubt pl-3 text-doubt">
-            Suspected goods are held or returned by local rules and never resold. Where the law requires it, customs,
-            consumer protection or the police are told. Nobody is accused.
+            {handling.join(' ')}
           </p>
         )}
         <div data-seal>
