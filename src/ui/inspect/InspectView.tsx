@@ -117,7 +117,7 @@ export function InspectView() {
         {quickPass && !sealed && shown.every(({ mark }) => mark !== 'open') && (
           <p className="mt-3">
             {assessment.goods.decision === 'undecided'
-              ? 'All of it is answered, and the case is still undecided: g shows all checks, and once more the next quick pass.'
+              ? 'All of it is answered, and the case is still undecided. Enter goes on with what tells most.'
               : 'All of it is answered; v shows the verdict.'}
           </p>
         )}

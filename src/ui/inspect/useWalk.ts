@@ -27,16 +27,21 @@ export function useWalk(): Walk {
   const suggested = gains[0]?.finding.check.id;
   /** The quick pass is kept as it was begun while it is walked. */
   const [pass, setPass] = useState<string[] | null>(null);
-  const [focus, goTo] = useState(() => suggested ?? findings[0]?.check.id ?? '');
+  const [focus, setFocus] = useState(() => suggested ?? findings[0]?.check.id ?? '');
   const index = findings.findIndex(({ check }) => check.id === focus);
   const current = findings[index] ?? findings[0];
   const layer = current?.check.layer ?? '';
   const shown = findings.filter(({ check }) => (pass ? pass.includes(check.id) : check.layer === layer));
 
   useEffect(() => {
-    if (index < 0 && findings[0]) goTo(findings[0].check.id);
+    if (index < 0 && findings[0]) setFocus(findings[0].check.id);
   }, [index, findings]);
 
+  /** A check outside of the quick pass ends it. */
+  const goTo = (check: string) => {
+    if (pass && !pass.includes(check)) setPass(null);
+    setFocus(check);
+  };
   const goToLayer = (id: string) => {
     const first = findings.find(({ check }) => check.layer === id);
     if (first) goTo(first.check.id);
@@ -62,7 +67,7 @@ export function useWalk(): Walk {
   const toggleQuickPass = () => {
     setPass(pass === null ? quick : null);
     const first = suggested !== undefined && quick.includes(suggested) ? suggested : quick[0];
-    if (pass === null && first) goTo(first);
+    if (pass === null && first) setFocus(first);
   };
   return {
     current,
