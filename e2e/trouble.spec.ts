@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
-import { allSaved, expect, press, test, visit } from './bench';
+import { allSaved, expect, press, test, type, visit } from './bench';
 
 const field = (page: Page, name: string) => page.getByRole('textbox', { name: new RegExp(`^${name}, `) });
 
@@ -118,7 +118,9 @@ test('a sealed case is read only until it is reopened with a reason', async ({ p
   await press(page, 'v');
   await page.waitForURL(/verdict/);
   await press(page, 's');
-  await page.getByLabel('Reason').fill('a second figure came in');
+  await expect(page.getByLabel('Reason')).toBeFocused();
+  await type(page, 'a second figure came in');
+  await expect(page.getByLabel('Reason')).toHaveValue('a second figure came in');
   await press(page, 'Enter');
   await expect(page.getByText(/Reopened by Isolde Varr.*a second figure came in/)).toBeVisible();
   await press(page, 'c');
