@@ -25,17 +25,16 @@ export function Sheet({
           className="fixed top-[12vh] left-1/2 z-50 max-h-[80vh] w-[min(560px,92vw)] -translate-x-1/2 overflow-auto border border-line bg-sheet p-5 shadow-lg"
           {...(description ? {} : { 'aria-describedby': undefined })}
         >
-          <div className="mb-3 flex items-start justify-between gap-4">
-            <Dialog.Title className="text-lg font-semibold">{title}</Dialog.Title>
-            <Dialog.Close
-              aria-label="Close"
-              className="-m-1 flex size-9 items-center justify-center text-soft hover:text-ink"
-            >
-              <X size={18} aria-hidden />
-            </Dialog.Close>
-          </div>
+          <Dialog.Title className="mb-3 pr-10 text-lg font-semibold">{title}</Dialog.Title>
           {description && <Dialog.Description className="mb-4 text-soft">{description}</Dialog.Description>}
           {children}
+          {/* Last, so that the focus begins on what the sheet is for. */}
+          <Dialog.Close
+            aria-label="Close"
+            className="absolute top-4 right-4 flex size-9 items-center justify-center text-soft hover:text-ink"
+          >
+            <X size={18} aria-hidden />
+          </Dialog.Close>
         </Dialog.Content>
       </Dialog.Portal>
     </Dialog.Root>

@@ -33,6 +33,8 @@ const GROUPS: { name: string; keys: [keys: string[], does: string][] }[] = [
       [['i'], 'Inspect'],
       [['v'], 'Verdict'],
       [['s'], 'on Verdict: seal, or reopen'],
+      [['o'], 'on Verdict: ask for a second opinion'],
+      [['t'], 'on Verdict: confirm the truth later'],
     ],
   },
   {

@@ -18,6 +18,7 @@ export function BlindOpinion({ opinion: id, me }: { opinion: string; me: string 
   const [answers, setAnswers] = useState<Record<string, RecordedFinding>>({});
   const [left, setLeft] = useState<string | null>(null);
   const [text, setText] = useState('');
+  const [trouble, setTrouble] = useState('');
   const opinion = file.opinions.find((each) => each.id === id);
   const asked = assessment.findings.filter(({ check }) => opinion?.checks.includes(check.id));
   const current = asked.find(({ check }) => !answers[check.id]);
@@ -26,6 +27,7 @@ export function BlindOpinion({ opinion: id, me }: { opinion: string; me: string 
     setAnswers({ ...answers, [current.check.id]: answer });
     setLeft(null);
     setText('');
+    setTrouble('');
   };
   const pick = (at: number) => {
     const choice = current && answersOf(current.check)[at];
@@ -43,8 +45,10 @@ export function BlindOpinion({ opinion: id, me }: { opinion: string; me: string 
       return;
     }
     const value = Number(text.replace(',', '.'));
-    const outcome = Number.isFinite(value) ? measuredOutcome(check, value, nominal) : null;
+    const whole = check.answer.form !== 'count' || (Number.isInteger(value) && value >= 0);
+    const outcome = Number.isFinite(value) && whole ? measuredOutcome(check, value, nominal) : null;
     if (outcome) give({ outcome, value });
+    else setTrouble(`“${text.slice(0, 30)}” is no figure. Enter the value in ${nominal?.unit ?? 'figures'}.`);
   };
   useHotkeys('1,2,3,4,5,6,7,8,9', (event) => pick(Number(event.key) - 1), [current, left, answers]);
   useHotkeys('0', () => give({ outcome: 'cantTell' }), [current, answers]);
@@ -104,10 +108,14 @@ export function BlindOpinion({ opinion: id, me }: { opinion: string; me: string 
                 }}
               >
                 <input
+                  // biome-ignore lint/a11y/noAutofocus: it is the only thing that is asked
+                  autoFocus
+                  key={current.check.id}
                   value={text}
+                  maxLength={200}
                   onChange={({ target }) => setText(target.value)}
                   aria-label={current.check.name}
-                  className="h-10 w-40 border border-line bg-ground px-2 font-mono outline-none focus:border-accent"
+                  className="h-10 w-56 border border-line bg-ground px-2 font-mono outline-none focus:border-accent"
                 />
                 {current.nominal?.unit}
                 <Button type="submit" look="act">
@@ -119,6 +127,11 @@ export function BlindOpinion({ opinion: id, me }: { opinion: string; me: string 
               <Key>0</Key> Can’t tell
             </Button>
           </div>
+          {trouble && (
+            <p role="alert" className="text-differs">
+              {trouble}
+            </p>
+          )}
         </section>
       ) : (
         <>
@@ -141,8 +154,8 @@ export function BlindOpinion({ opinion: id, me }: { opinion: string; me: string 
             ))}
           </ul>
           <div>
-            <Button look="act" onClick={finish}>
-              Give this opinion
+            <Button look="act" autoFocus onClick={finish}>
+              Give this opinion <Key>Enter</Key>
             </Button>
           </div>
         </>

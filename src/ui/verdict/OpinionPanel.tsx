@@ -4,7 +4,7 @@ import { useState } from 'react';
 import type { Outcome } from '@/core/checks/check';
 import { answerPairs, answerText, cohensKappa } from '@/core/checks/secondOpinion';
 import { useCaseBook } from '../casebook/CaseBook';
-import { Button } from '../controls/Button';
+import { Button, Key } from '../controls/Button';
 import { Choice } from '../controls/Choice';
 import { Sheet } from '../controls/Sheet';
 
@@ -75,8 +75,8 @@ export function OpinionPanel({ me }: { me: string | null }) {
         );
       })}
       {askable && (
-        <Button className="mt-2" onClick={begin}>
-          Ask for a second opinion
+        <Button data-key="o" className="mt-2" onClick={begin}>
+          Ask for a second opinion <Key>o</Key>
         </Button>
       )}
       <Sheet

@@ -54,7 +54,7 @@ export function SealPanel() {
           </div>
         </dl>
         <div className="mt-3 flex flex-wrap gap-2">
-          <Button onClick={() => setAsking('reopen')}>
+          <Button data-key="s" onClick={() => setAsking('reopen')}>
             Reopen with a reason <Key>s</Key>
           </Button>
           <ExportLink number={log.folder.number} />
@@ -90,7 +90,7 @@ export function SealPanel() {
   return (
     <section className="border-t pt-3">
       <div className="flex flex-wrap gap-2">
-        <Button look="act" onClick={() => setAsking('seal')} disabled={log.pending.length > 0 || !settled}>
+        <Button data-key="s" look="act" onClick={() => setAsking('seal')} disabled={log.pending.length > 0 || !settled}>
           Seal verdict <Key>s</Key>
         </Button>
         <ExportLink number={log.folder.number} />

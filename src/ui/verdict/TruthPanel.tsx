@@ -2,7 +2,7 @@
 import { type FormEvent, useState } from 'react';
 import type { ConfirmedTruth, TruthSource } from '@/core/casefile/event';
 import { useCaseBook } from '../casebook/CaseBook';
-import { Button } from '../controls/Button';
+import { Button, Key } from '../controls/Button';
 import { Choice } from '../controls/Choice';
 import { Sheet } from '../controls/Sheet';
 import { formatInstant } from '../when';
@@ -59,8 +59,8 @@ export function TruthPanel() {
       ) : (
         <p className="text-soft">Not known yet. Once it is, the checks learn from it.</p>
       )}
-      <Button className="mt-2" onClick={() => setOpen(true)}>
-        {known ? 'Correct it' : 'Confirm the truth'}
+      <Button data-key="t" className="mt-2" onClick={() => setOpen(true)}>
+        {known ? 'Correct it' : 'Confirm the truth'} <Key>t</Key>
       </Button>
       <Sheet
         open={open}

@@ -49,8 +49,10 @@ export function VerdictView({ me }: { me: string | null }) {
   const { file, grounds, assessment } = useCaseBook();
   const { goods, packaging, findings } = assessment;
   const sentences = verdictSentences(file, assessment);
-  // The key itself must not land in the field of the sheet that it opens.
-  useHotkeys('s', () => document.querySelector<HTMLElement>('[data-seal] button')?.click(), { preventDefault: true });
+  // Each panel marks the button of its key; the key itself must not land in the field of the sheet that it opens.
+  useHotkeys('s,o,t', ({ key }) => document.querySelector<HTMLElement>(`[data-key="${key}"]`)?.click(), {
+    preventDefault: true,
+  });
   const handling = handlingSentences(goods.decision, grounds.kind);
   return (
     <main className="mx-auto grid max-w-[1360px] grid-cols-[minmax(0,1fr)_300px] gap-8 px-5 py-5 max-[1100px]:grid-cols-1">
@@ -91,9 +93,7 @@ export function VerdictView({ me }: { me: string | null }) {
             {handling.join(' ')}
           </p>
         )}
-        <div data-seal>
-          <SealPanel />
-        </div>
+        <SealPanel />
         <OpinionPanel me={me} />
         <TruthPanel />
       </aside>
