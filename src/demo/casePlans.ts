@@ -24,6 +24,8 @@ export interface CasePlan {
   /** `done`: all checks answered as on a genuine item but for those named; else only those named. */
   inspected: 'done' | 'some';
   answers?: Record<string, Answer>;
+  /** Somebody else is asked to answer some checks blind; `given`: and did. */
+  opinion?: { of: string; checks: string[]; given?: Record<string, Answer> };
   seal?: true;
 }
 
@@ -103,6 +105,7 @@ export const CASE_PLANS: CasePlan[] = [
     read: ['boxLabel', 'innerLabel'],
     lead: 760,
     inspected: 'some',
+    opinion: { of: 'isolde-varr', checks: ['underneath.sole-letters', 'label.print'] },
     answers: {
       'box.corners': 0,
       'label.print': 0,
@@ -170,6 +173,11 @@ export const CASE_PLANS: CasePlan[] = [
     read: ['boxBase', 'bottleBase'],
     facts: { 'bottleBase.batchCode': 'H1804B3' },
     inspected: 'some',
+    opinion: {
+      of: 'tomas-quelle',
+      checks: ['wrap.fold', 'base.print-line', 'outside.dip-tube', 'outside.collar', 'outside.glass'],
+      given: { 'wrap.fold': 1, 'base.print-line': 1, 'outside.dip-tube': 1, 'outside.collar': 0, 'outside.glass': 1 },
+    },
     answers: {
       'wrap.fold': 1,
       'base.print-line': 1,
@@ -190,6 +198,11 @@ export const CASE_PLANS: CasePlan[] = [
     read: ['boxBase'],
     facts: { 'boxBase.gtin': '9521518300121' },
     inspected: 'some',
+    opinion: {
+      of: 'bryn-askerby',
+      checks: ['wrap.fold', 'box.edge', 'outside.glass'],
+      given: { 'wrap.fold': 0, 'box.edge': 0, 'outside.glass': 0 },
+    },
     answers: { 'wrap.fold': 0, 'box.edge': 0, 'box.relief': 0, 'outside.glass': 0 },
   },
   // A figure cast from a genuine one: a little too small.

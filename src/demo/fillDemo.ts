@@ -251,6 +251,17 @@ function findingEvents(plan: CasePlan, folder: CaseFolder, newId: () => string):
   return events;
 }
 
+function opinionGiven(given: Record<string, Answer>, folder: CaseFolder, asked: string, id: string): NewEvent {
+  const file = fold(folder.id, folder.events);
+  const context = contextOf(file, groundsOf(folder.grounds));
+  const answers: Record<string, RecordedFinding> = {};
+  for (const finding of gatherFindings(file, context, crossread(context))) {
+    const answer = given[finding.check.id];
+    if (typeof answer === 'number') answers[finding.check.id] = recorded(finding.check, answer, finding);
+  }
+  return { id, type: 'opinionGiven', body: { asked, answers } };
+}
+
 async function layOut(desk: Desk, plan: CasePlan): Promise<string> {
   const number = await openCase(desk, {
     caseId: desk.newId(),
@@ -261,13 +272,19 @@ async function layOut(desk: Desk, plan: CasePlan): Promise<string> {
     scanned: false,
     by: plan.by,
   });
-  const record = async (make: (folder: CaseFolder) => NewEvent[]) => {
+  const record = async (make: (folder: CaseFolder) => NewEvent[], by = plan.by) => {
     const folder = await readCaseFolder(desk, number);
     const events = make(folder);
-    if (events.length > 0) await recordEvents(desk, { number, events, expectedSeq: folder.events.length, by: plan.by });
+    if (events.length > 0) await recordEvents(desk, { number, events, expectedSeq: folder.events.length, by });
   };
   await record((folder) => factEvents(plan, folder, desk.newId));
   await record((folder) => findingEvents(plan, folder, desk.newId));
+  if (plan.opinion) {
+    const { of: to, checks, given } = plan.opinion;
+    const asked = desk.newId();
+    await record(() => [{ id: asked, type: 'opinionAsked', body: { to, checks } }]);
+    if (given) await record((folder) => [opinionGiven(given, folder, asked, desk.newId())], to);
+  }
   if (plan.seal) {
     await record((folder) => {
       const body = verdictBody(fold(folder.id, folder.events), folder.grounds);

@@ -87,7 +87,8 @@ describe('a second opinion', () => {
       reason: expect.stringMatching(/opposite things: Run together.*Run parallel/),
     });
     expect(findings.find(({ check }) => check.id === 'outside.peak')?.mark).toBe('agrees');
-    expect(await agreementByQuarter(at.desk)).toMatchObject([{ pairs: 2, kappa: 0 }]);
+    // With the eight pairs of the demo: eight of ten alike, five by chance.
+    expect(await agreementByQuarter(at.desk)).toMatchObject([{ pairs: 10, kappa: expect.closeTo(0.6, 9) }]);
     await record('PP-0008', 'findingRecorded', { check: 'outside.lines', ...other });
     expect((await assessed('PP-0008')).findings.find(({ check }) => check.id === 'outside.lines')?.mark).toBe(
       'differs',

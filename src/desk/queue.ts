@@ -11,7 +11,9 @@ export interface QueueLine extends CaseSummary {
 }
 
 const toLine = ({ number, state, touchedAt, summary }: CaseRow): QueueLine => ({
-  ...(JSON.parse(summary) as CaseSummary),
+  // Rows of before second opinions showed in the queue lack them.
+  asked: [],
+  ...(JSON.parse(summary) as Omit<CaseSummary, 'asked'>),
   number,
   state,
   touchedAt,

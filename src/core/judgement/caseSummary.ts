@@ -17,6 +17,8 @@ export interface CaseSummary {
   openedBy: string;
   touchedBy: string;
   reopened: boolean;
+  /** Second opinions that are waited for, and of whom. */
+  asked: { id: string; to: string }[];
   goods: Pick<Assessment['goods'], 'decision' | 'p' | 'interval'>;
   packaging: Pick<Assessment['packaging'], 'decision' | 'p' | 'interval'>;
   accept: number;
@@ -56,6 +58,7 @@ export function summarise(
     openedBy: file.opened.by,
     touchedBy: file.touched.by,
     reopened: file.reopenings.length > 0,
+    asked: file.opinions.filter(({ given }) => !given).map(({ id, to }) => ({ id, to })),
     goods: standing(goods),
     packaging: standing(packaging),
     accept: thresholds.accept,

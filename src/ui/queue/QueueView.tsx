@@ -24,9 +24,12 @@ export interface QueueLineView extends CaseSummary {
   touchedAt: string;
 }
 
-/** Where the work on a case goes on. */
-const hrefOf = ({ number, state, styleCode }: QueueLineView): string =>
-  `/case/${number}/${state === 'sealed' ? 'verdict' : styleCode ? 'inspect' : 'codes'}`;
+/** Where the work on a case goes on: whoever is asked for a second opinion must not see the first one on the way. */
+function hrefOf({ number, state, styleCode, asked }: QueueLineView, me: string | null): string {
+  const opinion = asked.find(({ to }) => to === me);
+  if (opinion && state === 'open') return `/case/${number}/second/${opinion.id}`;
+  return `/case/${number}/${state === 'sealed' ? 'verdict' : styleCode ? 'inspect' : 'codes'}`;
+}
 
 const COLUMNS =
   'grid grid-cols-[5.5rem_minmax(0,1fr)_9rem_11rem_13.5rem_7rem] items-center gap-4 px-3 max-lg:grid-cols-[5.5rem_minmax(0,1fr)_8.5rem_13rem]';
@@ -34,18 +37,20 @@ const COLUMNS =
 function Line({
   line,
   here,
+  me,
   names,
   now,
 }: {
   line: QueueLineView;
   here: boolean;
+  me: string | null;
   names: Record<string, string>;
   now: string;
 }) {
   const total = line.answered + line.open;
   const sealed = line.state === 'sealed';
   return (
-    <ListLine href={hrefOf(line)} held={here} className={clsx(COLUMNS, 'min-h-[52px] py-1')}>
+    <ListLine href={hrefOf(line, me)} held={here} className={clsx(COLUMNS, 'min-h-[52px] py-1')}>
       <span className="font-mono">{line.number}</span>
       <span className="min-w-0">
         <span className="block truncate">
@@ -61,6 +66,12 @@ function Line({
           ]
             .filter(Boolean)
             .join(' · ')}
+          {!sealed &&
+            line.asked.map(({ id, to }) => (
+              <strong key={id} className="font-semibold text-ink">
+                {' · '}second opinion asked of {to === me ? 'you' : (names[to] ?? to)}
+              </strong>
+            ))}
         </span>
       </span>
       <span className="min-w-0">
@@ -132,12 +143,15 @@ export function QueueView({
   open,
   sealed,
   sealedMore,
+  me,
   names,
   now,
 }: {
   open: QueueLineView[];
   sealed: QueueLineView[];
   sealedMore: number;
+  /** Who is at the bench. */
+  me: string | null;
   names: Record<string, string>;
   now: string;
 }) {
@@ -152,7 +166,10 @@ export function QueueView({
   useEffect(() => router.refresh(), [router]);
   const idle = { enabled: intake === null };
   useHotkeys('slash', () => field.current?.focus(), { ...idle, preventDefault: true });
-  const { held } = useListKeys([...open, ...sealed].map(hrefOf), idle);
+  const { held } = useListKeys(
+    [...open, ...sealed].map((line) => hrefOf(line, me)),
+    idle,
+  );
 
   return (
     <main className="mx-auto max-w-[1360px] px-5 py-5">
@@ -177,7 +194,7 @@ export function QueueView({
           <>
             <Headings sealed={false} />
             {open.map((line, i) => (
-              <Line key={line.number} line={line} here={i === held} names={names} now={now} />
+              <Line key={line.number} line={line} here={i === held} me={me} names={names} now={now} />
             ))}
           </>
         ) : (
@@ -196,7 +213,7 @@ export function QueueView({
           </h2>
           <Headings sealed />
           {sealed.map((line, i) => (
-            <Line key={line.number} line={line} here={open.length + i === held} names={names} now={now} />
+            <Line key={line.number} line={line} here={open.length + i === held} me={me} names={names} now={now} />
           ))}
         </section>
       )}
