@@ -20,6 +20,22 @@ export function formatShare(share: number): string {
   return `${Number(value.toFixed(value >= 1 && value <= 99 ? 0 : 1))}${PERCENT}`;
 }
 
+/**
+ * A probability as a person reads it, fine enough to be told from the thresholds that it does not reach.
+ *
+ * @example formatShareAgainst(0.947, { accept: 0.95, reject: 0.2 }) // '94.7 %'
+ */
+export function formatShareAgainst(share: number, { accept, reject }: Thresholds): string {
+  const plain = formatShare(share);
+  const close = [accept, reject].find((limit) => limit !== share && formatShare(limit) === plain);
+  if (close === undefined) return plain;
+  for (const places of [1, 2]) {
+    const fine = (share * 100).toFixed(places);
+    if (Number(fine) !== Number((close * 100).toFixed(places))) return `${fine}${PERCENT}`;
+  }
+  return `just ${share < close ? 'under' : 'over'} ${plain}`;
+}
+
 type Side = 'yes' | 'no' | 'open';
 
 /**
@@ -31,13 +47,14 @@ type Side = 'yes' | 'no' | 'open';
 export function sideOfThresholds(
   p: number,
   [low, high]: [number, number],
-  { accept, reject }: Thresholds,
+  limits: Thresholds,
 ): { side: Side; reasons: string[] } {
+  const { accept, reject } = limits;
   if (p > reject && p < accept) {
     return {
       side: 'open',
       reasons: [
-        `${formatShare(p)} lies between ${formatShare(reject)} and ${formatShare(accept)}, where a second look costs less than a mistake`,
+        `${formatShareAgainst(p, limits)} lies between ${formatShare(reject)} and ${formatShare(accept)}, where a second look costs less than a mistake`,
       ],
     };
   }
@@ -45,7 +62,7 @@ export function sideOfThresholds(
     return {
       side: 'open',
       reasons: [
-        `the interval reaches down to ${formatShare(low)}, under the ${formatShare(accept)} that accepting needs`,
+        `the interval reaches down to ${formatShareAgainst(low, limits)}, under the ${formatShare(accept)} that accepting needs`,
       ],
     };
   }
@@ -53,7 +70,7 @@ export function sideOfThresholds(
     return {
       side: 'open',
       reasons: [
-        `the interval reaches up to ${formatShare(high)}, over the ${formatShare(reject)} that rejecting needs`,
+        `the interval reaches up to ${formatShareAgainst(high, limits)}, over the ${formatShare(reject)} that rejecting needs`,
       ],
     };
   }

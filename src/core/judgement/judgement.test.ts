@@ -5,7 +5,7 @@ import type { CheckDefinition } from '../checks/check';
 import type { Finding } from '../checks/finding';
 import type { Mark } from '../crossread/cell';
 import { statedClasses } from './classes';
-import { decideGoods, formatShare, sideOfThresholds } from './decide';
+import { decideGoods, formatShare, formatShareAgainst, sideOfThresholds } from './decide';
 import { drawIntervals } from './draws';
 import { evidenceOf } from './evidence';
 import { type HouseRules, thresholds } from './houseRules';
@@ -204,6 +204,19 @@ describe('decision', () => {
       decision: 'undecided',
       reasons: ['the house requires “Print” first'],
     });
+  });
+  it('never writes a share as a threshold that it does not reach', () => {
+    const said = (share: number) => formatShareAgainst(share, limits).replace('\u00a0', ' ');
+    expect([0.947, 0.9496, 0.94999, 0.95, 0.9501, 0.2004, 0.5].map(said)).toEqual([
+      '94.7 %',
+      '94.96 %',
+      'just under 95 %',
+      '95 %',
+      '95.01 %',
+      '20.04 %',
+      '50 %',
+    ]);
+    expect(sideOfThresholds(0.947, [0.45, 0.997], limits).reasons[0]).toMatch(/^94\.7.*between 20.*and 95/);
   });
   it('never writes a certainty', () => {
     expect([0, 0.0004, 0.004, 0.5, 0.994, 0.9999, 1].map((p) => formatShare(p).replace('\u00a0', ' '))).toEqual([

@@ -1,7 +1,7 @@
 import type { CaseFile } from '../casefile/fold';
 import { expectedFigure, type Finding } from '../checks/finding';
 import type { Assessment } from './assess';
-import { formatShare, type GoodsDecision, type PackagingDecision } from './decide';
+import { formatShare, formatShareAgainst, type GoodsDecision, type PackagingDecision } from './decide';
 import type { CheckWeight } from './weigh';
 
 /** The verdict on the goods in words. */
@@ -75,9 +75,9 @@ function goodsSentence({ goods }: Assessment): string {
   }
 }
 
-function sureSentence({ goods, weighing }: Assessment): string {
+function sureSentence({ goods, weighing, thresholds }: Assessment): string {
   const way = weighing.weight >= 0 ? 'for' : 'against';
-  return `That they are genuine: ${formatShare(goods.p)} (${formatInterval90(goods.interval)}). All that was seen weighs ${formatWeight(weighing.weight)}, which is ${weightWord(weighing.weight)} evidence ${way} them.`;
+  return `That they are genuine: ${formatShareAgainst(goods.p, thresholds)} (${formatInterval90(goods.interval)}). All that was seen weighs ${formatWeight(weighing.weight)}, which is ${weightWord(weighing.weight)} evidence ${way} them.`;
 }
 
 function packagingSentence({ packaging, states }: Assessment): string {

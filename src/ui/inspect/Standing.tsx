@@ -1,6 +1,6 @@
 'use client';
 import type { ReactNode } from 'react';
-import { formatShare } from '@/core/judgement/decide';
+import { formatShareAgainst } from '@/core/judgement/decide';
 import {
   findingWords,
   forAndAgainst,
@@ -69,7 +69,9 @@ function Question({
           {name}: <strong className="font-semibold">{decision}</strong>
         </span>
         <span>
-          <strong className="text-[17px] font-semibold">{formatShare(assessment[question].p)}</strong>{' '}
+          <strong className="text-[17px] font-semibold">
+            {formatShareAgainst(assessment[question].p, assessment.thresholds)}
+          </strong>{' '}
           <span className="text-[13px] text-soft">{favourable}</span>
         </span>
       </h2>

@@ -4,7 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import type { CaseSummary } from '@/core/judgement/caseSummary';
-import { formatShare } from '@/core/judgement/decide';
+import { formatShareAgainst } from '@/core/judgement/decide';
 import { GOODS_WORDS, PACKAGING_WORDS } from '@/core/judgement/sentences';
 import { Button } from '../controls/Button';
 import { ListLine } from '../controls/ListLine';
@@ -113,7 +113,9 @@ function Line({
           <span className="text-soft">
             {' '}
             ·{' '}
-            {sealed ? `packaging ${PACKAGING_WORDS[line.packaging.decision]}` : `${formatShare(line.goods.p)} genuine`}
+            {sealed
+              ? `packaging ${PACKAGING_WORDS[line.packaging.decision]}`
+              : `${formatShareAgainst(line.goods.p, line)} genuine`}
           </span>
         </span>
       </span>
