@@ -54,7 +54,8 @@ function estimate(yes: number, no: number): Estimate {
 }
 
 /** A chance as a check's page shows it: `4.6 %`, `28 %`. */
-export const formatChance = (share: number): string => `${Number((share * 100).toFixed(share < 0.1 ? 1 : 0))} %`;
+export const formatChance = (share: number): string =>
+  share < 0.0005 ? 'under 0.1 %' : `${Number((share * 100).toFixed(share < 0.1 ? 1 : 0))} %`;
 
 /**
  * What confirmed cases say of a check: counts, chances with intervals, its worth, its trend, and whether it still
