@@ -12,23 +12,31 @@ export interface Gain {
   bitsPerMinute: number;
 }
 
-/** Values tried for a measured check, as multiples of its tolerance; far enough out for a poor copy. */
-const GRID = Array.from({ length: 21 }, (_, i) => (i - 10) * 0.8);
+/** Distances tried for a measured check, as multiples of its tolerance; far enough out for a poor copy. */
+const DISTANCES = Array.from({ length: 11 }, (_, i) => i * 0.8);
 
-/** The findings that an open check may turn into. */
-function possibleOutcomes(finding: Finding): Finding[] {
+/** A finding that an open check may turn into, and how many values it stands for. */
+interface Possible {
+  finding: Finding;
+  values: number;
+}
+
+/** @param even nothing is known that tells too much from too little, so that one value stands for both */
+function possibleOutcomes(finding: Finding, even: boolean): Possible[] {
   const { check, nominal } = finding;
   if (check.answer.form !== 'quantity' || !nominal) {
     return [
-      { ...finding, mark: 'agrees' },
-      { ...finding, mark: 'differs' },
+      { finding: { ...finding, mark: 'agrees' }, values: 1 },
+      { finding: { ...finding, mark: 'differs' }, values: 1 },
     ];
   }
   const { uncertainty } = check.answer;
-  return GRID.map((step) => {
+  const at = (step: number, values: number): Possible => {
     const value = nominal.value + step * nominal.tolerance;
-    return { ...finding, value, mark: withinTolerance(value, uncertainty, nominal) ? 'agrees' : 'differs' };
-  });
+    const mark = withinTolerance(value, uncertainty, nominal) ? 'agrees' : 'differs';
+    return { finding: { ...finding, value, mark }, values };
+  };
+  return DISTANCES.flatMap((step) => (step === 0 ? at(0, 1) : even ? at(step, 2) : [at(step, 1), at(-step, 1)]));
 }
 
 const entropy = (p: number): number => (p <= 0 || p >= 1 ? 0 : -p * Math.log2(p) - (1 - p) * Math.log2(1 - p));
@@ -40,12 +48,14 @@ function expectedBits(finding: Finding, evidence: Evidence, worlds: PerWorld): n
   const mix = parameters.mix(strand);
   const seen = evidence.strands.get(strand)?.products ?? productsOf([]);
   const base = likelihoods(seen, mix);
-  const outcomes = possibleOutcomes(finding).flatMap((each) => pieceOf(each, parameters, rules) ?? []);
-  const joint = outcomes.map((piece): PerWorld => {
+  const joint: PerWorld[] = [];
+  for (const { finding: outcome, values } of possibleOutcomes(finding, parameters.shift(finding) === null)) {
+    const piece = pieceOf(outcome, parameters, rules);
+    if (!piece) continue;
     const after = likelihoods(multiply(seen, piece), mix);
-    for (const world of WORLDS) after[world] /= base[world];
-    return after;
-  });
+    for (const world of WORLDS) after[world] *= values / base[world];
+    joint.push(after);
+  }
   // Grid densities do not sum to 1, so each world's column is normalised before it is used as a distribution.
   const scale = { ...worlds };
   for (const world of WORLDS) scale[world] /= joint.reduce((sum, row) => sum + row[world], 0);
