@@ -1,10 +1,11 @@
 import { randomLcg, randomNormal } from 'd3-random';
 import type { Circumstances, NewEvent, RecordedFinding, TruthSource } from '@/core/casefile/event';
 import { fold } from '@/core/casefile/fold';
-import { answersOf, pairOutcome } from '@/core/checks/answers';
+import { answersOf } from '@/core/checks/answers';
 import type { CheckDefinition } from '@/core/checks/check';
 import type { Finding } from '@/core/checks/finding';
 import { gatherFindings } from '@/core/checks/findings';
+import { pairOutcome } from '@/core/checks/outcome';
 import { contextOf } from '@/core/crossread/context';
 import { crossread } from '@/core/crossread/crossread';
 import { addDays, daysBetween } from '@/core/dates/day';

@@ -1,4 +1,4 @@
-import type { CheckDefinition } from '@/core/checks/check';
+import type { CheckDefinition, Outcome } from '@/core/checks/check';
 import { gtinCheckDigit } from '@/core/codes/gtin';
 import type { GoodsKind, NominalMeasure, Release } from '@/core/releases/release';
 import type { Variant } from '@/core/releases/variantFit';
@@ -7,9 +7,10 @@ import slate from './slate.json';
 
 type OwnCheck = Pick<
   CheckDefinition,
-  'id' | 'name' | 'layer' | 'strand' | 'bearsOn' | 'instruction' | 'expected' | 'copies' | 'g' | 'c'
+  'id' | 'name' | 'layer' | 'strand' | 'bearsOn' | 'instruction' | 'expected' | 'copies' | 'expectedBy' | 'g' | 'c'
 > & {
   answers: [agrees: string, differs: string];
+  otherAnswers?: { label: string; outcome: Outcome }[];
   seconds?: number;
   trait?: string;
   traitAnswers?: string[];
@@ -33,6 +34,7 @@ interface Plan {
   factories: [code: string, country: string][];
   nominal: Record<string, NominalMeasure>;
   own: OwnCheck;
+  also?: OwnCheck[];
   off?: string[];
   /** Trait states per factory, in the order of `factories`. */
   traits?: Record<string, string[]>;
@@ -56,6 +58,15 @@ const shoe = (emblem: number, stitches: number, weight: number): Record<string, 
   'quilt-pitch': { value: 6.5, tolerance: 0.4, unit: 'mm', source: nine },
   'toe-height': { value: 46, tolerance: 1.5, unit: 'mm', perSize: 0.5, atSize: 42, source: nine },
   'footbed-stitches': { value: 4, tolerance: 0.4, unit: 'per cm', source: nine },
+});
+
+/** The second factory's lasts are lower at the toe. */
+const lowToe = (measures: Record<string, NominalMeasure>): Record<string, NominalMeasure> => ({
+  ...measures,
+  'toe-height': {
+    ...(measures['toe-height'] as NominalMeasure),
+    by: [{ trait: 'factory', state: 'QE2', value: 43.2 }],
+  },
 });
 
 const eight = 'eight coats bought in shops';
@@ -98,6 +109,22 @@ const lidStamp: OwnCheck = {
   trait: 'lid-stamp',
   g: 0.02,
   c: 0.24,
+};
+
+const tongueSeam: OwnCheck = {
+  id: 'own.tongue-seam',
+  name: 'Thread of the tongue’s seam',
+  layer: 'inner',
+  strand: 'upper-make',
+  bearsOn: 'goods',
+  instruction: 'Open the laces and look at the seam on the inside of the tongue; lay a white card beside it.',
+  expected: 'Sand-coloured thread from most factories, slate grey from the second.',
+  copies: 'White or black thread, whatever the inner label says.',
+  answers: ['Sand', 'White or black'],
+  otherAnswers: [{ label: 'Slate grey', outcome: 'differs' }],
+  expectedBy: [{ trait: 'factory', state: 'QE2', expected: 'slate grey, and sand never', genuine: ['Slate grey'] }],
+  g: 0.03,
+  c: 0.42,
 };
 
 const heelPatch: OwnCheck = {
@@ -200,8 +227,9 @@ const PLANS: Plan[] = [
     sizes: ['38', '47'],
     item: 10000,
     factories: TWO_SHOE_FACTORIES,
-    nominal: shoe(31, 4.2, 402),
+    nominal: lowToe(shoe(31, 4.2, 402)),
     own: lidStamp,
+    also: [tongueSeam],
     traits: STAMPS,
   },
   {
@@ -217,8 +245,9 @@ const PLANS: Plan[] = [
     sizes: ['38', '47'],
     item: 10020,
     factories: TWO_SHOE_FACTORIES,
-    nominal: shoe(31, 4.2, 405),
+    nominal: lowToe(shoe(31, 4.2, 405)),
     own: lidStamp,
+    also: [tongueSeam],
     traits: STAMPS,
   },
   {
@@ -238,8 +267,9 @@ const PLANS: Plan[] = [
       ['QE2', 'Estrava'],
       ['VT4', 'Quillon'],
     ],
-    nominal: shoe(32, 4.2, 438),
+    nominal: lowToe(shoe(32, 4.2, 438)),
     own: lidStamp,
+    also: [tongueSeam],
     more: slate as Partial<Release>,
   },
   {
@@ -487,7 +517,7 @@ const PLANS: Plan[] = [
   },
 ];
 
-function ownCheck({ answers, traitAnswers = [], seconds = 15, ...rest }: OwnCheck): CheckDefinition {
+function ownCheck({ answers, otherAnswers = [], traitAnswers = [], seconds = 15, ...rest }: OwnCheck): CheckDefinition {
   const [agrees, differs] = answers;
   return {
     ...rest,
@@ -496,6 +526,7 @@ function ownCheck({ answers, traitAnswers = [], seconds = 15, ...rest }: OwnChec
       choices: [
         { label: agrees, outcome: 'agrees' },
         ...traitAnswers.map((label) => ({ label, outcome: 'agrees' as const })),
+        ...otherAnswers,
         { label: differs, outcome: 'differs' },
       ],
     },
@@ -548,7 +579,7 @@ function toRelease(plan: Plan): Release {
     factories: plan.factories.map(([code, country]) => ({ code, country })),
     nominal,
     variants: variantsOf(plan),
-    checks: { add: [ownCheck(plan.own)], off: plan.off ?? [] },
+    checks: { add: [plan.own, ...(plan.also ?? [])].map(ownCheck), off: plan.off ?? [] },
     source: 'Halyard Row Exchange, release file',
     ...plan.more,
   };

@@ -1,6 +1,6 @@
 import type { RecordedFinding } from '@/core/casefile/event';
-import { textOutcome } from '@/core/checks/answers';
 import type { AnswerForm } from '@/core/checks/check';
+import { textOutcome } from '@/core/checks/outcome';
 
 /** What somebody types of a line: as it ought to be, or with its last letter left out as a copyist might. */
 export function textAnswer(answer: Extract<AnswerForm, { form: 'text' }>, slipped: boolean): RecordedFinding {

@@ -1,5 +1,5 @@
 import type { KindDefinition } from '@/core/checks/check';
-import { checkKind, checkProblems, measureProblems } from '@/core/checks/checkKind';
+import { checkKind, releaseProblems } from '@/core/checks/checkKind';
 import { checkScheme } from '@/core/codes/schemes/checkScheme';
 import type { CodeScheme } from '@/core/codes/schemes/codeScheme';
 import { formatProblem } from '@/core/formats/validate';
@@ -32,10 +32,7 @@ const UNSOUND: Partial<Record<DocumentKind, (body: unknown) => string[]>> = {
   'code-scheme': (body) => checkScheme(body as CodeScheme),
   'size-chart': (body) => checkChart(body as SizeChart),
   kind: (body) => checkKind(body as KindDefinition),
-  release: (body) => {
-    const { nominal, checks } = body as Release;
-    return [...measureProblems(nominal), ...checks.add.flatMap(checkProblems)];
-  },
+  release: (body) => releaseProblems(body as Release),
 };
 
 /**

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { answersOf, pairOutcome, textOutcome } from './answers';
+import { answersOf } from './answers';
 import { expectedMeasure } from './exemplars';
+import { pairOutcome, textOutcome } from './outcome';
 
 const outcomes = (answer: Parameters<typeof answersOf>[0]['answer']) =>
   answersOf({ answer }).map(({ outcome }) => outcome);

@@ -15,7 +15,7 @@ const reasonFor = (
 ) =>
   notApplicable(
     { ...plain, ...change },
-    { file: caseWith({}, circumstances), variants: [], age: null, size: null, ...item },
+    { file: caseWith({}, circumstances), variants: [], seen: [], age: null, size: null, ...item },
   );
 
 describe('when a check says nothing', () => {

@@ -1,16 +1,15 @@
 import type { CaseFile } from '../casefile/fold';
 import { leadingSize, type ReadingContext } from '../crossread/context';
 import type { CrossReading } from '../crossread/crossread';
-import { fitVariants, type Variant } from '../releases/variantFit';
+import { fitVariants } from '../releases/variantFit';
 import type { CheckDefinition } from './check';
+import type { PossibleVariants } from './expectation';
 import type { Finding } from './finding';
 import { toolWords } from './tools';
 
 /** What of a case decides which checks apply to it. */
-export interface ItemCircumstances {
+export interface ItemCircumstances extends PossibleVariants {
   file: Pick<CaseFile, 'circumstances'>;
-  /** Variants that what is printed leaves possible. */
-  variants: Variant[];
   /** Age of the goods in full months, least and most. */
   age: [least: number, most: number] | null;
   /** Leading size as a number. */
@@ -22,6 +21,7 @@ export function circumstancesOf(file: CaseFile, context: ReadingContext, reading
   return {
     file,
     variants: fits.filter(({ broken }) => broken.length === 0).map(({ variant }) => variant),
+    seen: reading.traits,
     age: reading.dates.age,
     size: leadingSize(context),
   };

@@ -92,8 +92,11 @@ export interface CheckDefinition {
   /** Checks to be done or excused before this one, because it would destroy what they look at. */
   after: string[];
   appliesWhen?: AppliesWhen;
-  /** What else a genuine item shows where a variant with that trait is possible. */
-  expectedBy?: { trait: string; state: string; expected: string }[];
+  /**
+   * What a genuine item shows where its variant has that state of a trait, in words and, but for figures, which the
+   * record says, as the answers that are right then. All entries name one trait.
+   */
+  expectedBy?: { trait: string; state: string; expected: string; genuine?: string[] }[];
   /** The shape or spacing that is meant, genuine and copied. */
   drawing?: { genuine: Drawing; copy: Drawing };
   /** What others have found otherwise. */

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { RELEASES } from '@/demo/releases';
 import { SHIPPED } from '@/desk/shipped';
 import type { CheckDefinition, KindDefinition } from './check';
-import { checkKind, checkProblems, measureProblems } from './checkKind';
+import { checkKind, checkProblems, releaseProblems } from './checkKind';
 
 const KINDS = SHIPPED.filter(({ kind }) => kind === 'kind').map(({ body }) => body as unknown as KindDefinition);
 const footwear = KINDS.find(({ id }) => id === 'footwear') as KindDefinition;
@@ -49,7 +49,7 @@ describe('shipped checks', () => {
     }
   });
   it('and the demo’s figures have tolerances', () => {
-    for (const { nominal } of RELEASES) expect(measureProblems(nominal)).toEqual([]);
+    for (const release of RELEASES) expect(releaseProblems(release)).toEqual([]);
   });
 });
 
@@ -92,7 +92,10 @@ describe('an unsound definition is refused', () => {
     expect(checkKind(circle).join()).toMatch(new RegExp(`circle: ${first.id}, ${second.id}, ${first.id}`));
   });
   it('a tolerance of zero', () => {
-    expect(measureProblems({ width: { value: 3, tolerance: 0, unit: 'mm', source: '' } })).toHaveLength(1);
+    const nominal = { width: { value: 3, tolerance: 0, unit: 'mm', source: '' } };
+    expect(releaseProblems({ nominal, variants: [], checks: { add: [], off: [] } })).toEqual([
+      expect.stringMatching(/“width” has a tolerance of zero/),
+    ]);
     expect(checkProblems(some)).toEqual([]);
   });
 });

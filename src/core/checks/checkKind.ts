@@ -1,5 +1,7 @@
-import type { NominalMeasure } from '../releases/release';
+import type { Release } from '../releases/release';
+import { answersOf } from './answers';
 import type { CheckDefinition, KindDefinition } from './check';
+import { whenWords } from './expectation';
 import { TOOLS } from './tools';
 
 /** A chain of checks that wait for each other and come back to where they began; null where there is none. */
@@ -23,6 +25,24 @@ function cycle(checks: CheckDefinition[]): string[] | null {
     if (found) return found;
   }
   return null;
+}
+
+/** Whatever expects by variant does so by one trait, each state once. */
+function oneTrait(by: { trait: string; state: string }[]): string[] {
+  const problems: string[] = [];
+  const traits = new Set(by.map(({ trait }) => trait));
+  if (traits.size > 1) problems.push(`varies by ${[...traits].join(' and ')}; choose one trait.`);
+  const states = by.map(({ state }) => state);
+  const twice = states.find((state, i) => states.indexOf(state) !== i);
+  if (twice) problems.push(`says twice what is expected where it is ${twice}.`);
+  return problems;
+}
+
+/** Every answer by its label; for a text, its wordings: another one may be right by variant. */
+function possibleAnswers(check: CheckDefinition): string[] {
+  const { answer, expectedBy = [] } = check;
+  if (answer.form === 'text') return [...answer.expected, ...expectedBy.flatMap(({ genuine = [] }) => genuine)];
+  return answersOf(check).map(({ label }) => label);
 }
 
 /** What is wrong with one check that follows its format. */
@@ -50,6 +70,14 @@ export function checkProblems(check: CheckDefinition): string[] {
     if (answer.rule === 'free' && answer.genuine.length === answer.states.length)
       problems.push(say('takes every pair for genuine.'));
   }
+  const by = check.expectedBy ?? [];
+  const answers = possibleAnswers(check);
+  const otherwise = by.flatMap(({ genuine = [] }) => genuine);
+  const unknown = otherwise.find((label) => !answers.includes(label));
+  if (otherwise.length > 0 && answers.length === 0)
+    problems.push(say('says other answers by variant, but none are picked; say figures in the record of the release.'));
+  else if (unknown) problems.push(say(`calls “${unknown}” genuine by variant, which is none of its answers.`));
+  problems.push(...oneTrait(by).map(say));
   for (const tool of check.tools ?? []) if (!TOOLS[tool]) problems.push(say(`needs the unknown tool “${tool}”.`));
   if ((check.intrusiveness ?? 0) >= 2 && !check.recordBefore)
     problems.push(say('takes something apart; say what has to be recorded before.'));
@@ -80,9 +108,26 @@ export function checkKind(kind: KindDefinition, added: CheckDefinition[] = []): 
   return problems;
 }
 
-/** What is wrong with the figures of a release. */
-export function measureProblems(nominal: Record<string, NominalMeasure>): string[] {
-  return Object.entries(nominal)
-    .filter(([, { tolerance }]) => !(tolerance > 0))
-    .map(([id]) => `The measure “${id}” has a tolerance of zero; no two genuine items are that much alike.`);
+/** What is wrong with the figures and own checks of a release. */
+export function releaseProblems({
+  nominal,
+  variants,
+  checks,
+}: Pick<Release, 'nominal' | 'variants' | 'checks'>): string[] {
+  const lost = ({ trait, state }: { trait: string; state: string }) =>
+    !variants.some(({ traits }) => traits[trait]?.includes(state));
+  const measures = Object.entries(nominal).flatMap(([id, { tolerance, by = [] }]) => [
+    ...(tolerance > 0
+      ? []
+      : [`The measure “${id}” has a tolerance of zero; no two genuine items are that much alike.`]),
+    ...oneTrait(by).map((problem) => `The measure “${id}” ${problem}`),
+    ...by.filter(lost).map((entry) => `The measure “${id}” varies by ${whenWords(entry)}, which no variant has.`),
+  ]);
+  const own = checks.add.flatMap((check) => [
+    ...checkProblems(check),
+    ...(check.expectedBy ?? [])
+      .filter(lost)
+      .map((entry) => `“${check.name}” says what ${whenWords(entry)} shows, which no variant has.`),
+  ]);
+  return [...measures, ...own];
 }

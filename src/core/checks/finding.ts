@@ -8,6 +8,10 @@ export interface Nominal {
   tolerance: number;
   unit: string;
   source: string;
+  /** The state of a variant's trait that it belongs to, such as `factory QE2`; unset for the general figure. */
+  when?: string;
+  /** What other variants that are still possible would show. */
+  or?: Nominal[];
   /** Set where enough exemplars are known to say how genuine items scatter. */
   predictive?: { scale: number; freedom: number };
 }
@@ -52,6 +56,13 @@ export function withinTolerance(value: number, uncertainty: number, nominal: Nom
   return Math.abs(value - nominal.value) <= nominal.tolerance + uncertainty + 1e-9;
 }
 
+/** The figure that a value is nearest to, of those that a possible variant would show; the others in `or`. */
+export function nearestNominal(nominal: Nominal, value: number): Nominal {
+  const all = [{ ...nominal, or: undefined }, ...(nominal.or ?? [])];
+  const [nearest = nominal, ...or] = all.sort((a, b) => Math.abs(value - a.value) - Math.abs(value - b.value));
+  return or.length > 0 ? { ...nearest, or } : nearest;
+}
+
 /** What a measured or counted value comes to; null for checks that are answered otherwise. */
 export function measuredOutcome(
   { answer }: Pick<CheckDefinition, 'answer'>,
@@ -60,5 +71,5 @@ export function measuredOutcome(
 ): 'agrees' | 'differs' | null {
   if ((answer.form !== 'quantity' && answer.form !== 'count') || value === undefined || !nominal) return null;
   const uncertainty = answer.form === 'quantity' ? answer.uncertainty : 0;
-  return withinTolerance(value, uncertainty, nominal) ? 'agrees' : 'differs';
+  return withinTolerance(value, uncertainty, nearestNominal(nominal, value)) ? 'agrees' : 'differs';
 }

@@ -6,7 +6,9 @@ import type { Release } from '../releases/release';
 import { circumstancesOf, notApplicable, waitForOthers } from './applies';
 import type { CheckDefinition, KindDefinition } from './check';
 import { expectedMeasure } from './exemplars';
-import { type Finding, measuredOutcome, type Nominal } from './finding';
+import { checkFor, type PossibleVariants, waitsForTrait, waysOf, whenWords } from './expectation';
+import { type Finding, type Nominal, nearestNominal } from './finding';
+import { outcomeOf } from './outcome';
 import { withSecondOpinion } from './secondOpinion';
 
 /** The checks of a release: its kind's, with its own added and some switched off. */
@@ -17,17 +19,49 @@ export function checksFor(kind: KindDefinition, release: Release | null): CheckD
   return [...kind.checks.filter((check) => !off.has(check.id) && !own.has(check.id)), ...added];
 }
 
-function nominalOf(measure: string, context: ReadingContext): Nominal | undefined {
+/** What a measure of the release expects, for each variant that is still possible; undefined where it says nothing. */
+function nominalOf(measure: string, context: ReadingContext, possible: PossibleVariants): Nominal | undefined {
   const recorded = context.release?.nominal[measure];
   if (!recorded) return undefined;
-  return expectedMeasure(recorded, context.release?.exemplars?.[measure] ?? [], leadingSize(context));
+  const general = expectedMeasure(recorded, context.release?.exemplars?.[measure] ?? [], leadingSize(context));
+  const [first, ...or] = waysOf(recorded.by ?? [], possible).map((way): Nominal => {
+    if (!way) return general;
+    // Exemplars and growth with size are those of the measure; the variant moves all of it.
+    return { ...general, value: general.value + way.value - recorded.value, when: whenWords(way) };
+  });
+  return first && or.length > 0 ? { ...first, or } : first;
 }
 
+/** A check with what a person answered to it. */
 function answered(check: CheckDefinition, entry: FindingEntry, nominal: Nominal | undefined): Finding {
   const { at, by } = entry;
   if (entry.state === 'excused') return { check, mark: 'excused', reason: entry.reason, problems: [], at, by, nominal };
   const { outcome, state: _, ...found } = entry;
-  return { check, mark: measuredOutcome(check, found.value, nominal) ?? outcome, ...found, nominal, problems: [] };
+  const held = nominal && found.value !== undefined ? nearestNominal(nominal, found.value) : nominal;
+  const mark = outcomeOf({ check, nominal: held }, found) ?? outcome;
+  return { check, mark, ...found, nominal: held, problems: [] };
+}
+
+/** A check that a person answers, or has answered, on this item. */
+function personal(
+  general: CheckDefinition,
+  file: CaseFile,
+  context: ReadingContext,
+  possible: PossibleVariants,
+): Finding {
+  const check = checkFor(general, possible);
+  const measure = 'measure' in check.answer ? check.answer.measure : null;
+  const nominal = measure === null ? undefined : nominalOf(measure, context, possible);
+  const finding: Finding = { check, mark: 'open', nominal, problems: [] };
+  if (measure !== null && !nominal) return { ...finding, mark: 'excused', reason: 'the record gives no figure for it' };
+  const entry = file.findings[check.id];
+  const unknown = waitsForTrait(check);
+  if (unknown) {
+    const reason = `whatever it shows fits some variant until the ${unknown} is known`;
+    if (entry?.state !== 'recorded') return { ...finding, mark: 'excused', reason };
+    return { ...answered(check, entry, nominal), mark: 'cantTell', reason };
+  }
+  return entry ? answered(check, entry, nominal) : finding;
 }
 
 /**
@@ -53,13 +87,7 @@ export function gatherFindings(file: CaseFile, context: ReadingContext, reading:
         return { check, mark: 'excused', reason: 'nothing of it was read', problems: [] };
       return { check: c === undefined ? check : { ...check, c }, mark: state, reason: sentence, problems };
     }
-    const measured = answer.form === 'quantity' || answer.form === 'count';
-    const nominal = measured ? nominalOf(answer.measure, context) : undefined;
-    if (measured && !nominal) {
-      return { check, mark: 'excused', reason: 'the record gives no figure for it', problems: [] };
-    }
-    const entry = file.findings[check.id];
-    const first: Finding = entry ? answered(check, entry, nominal) : { check, mark: 'open', nominal, problems: [] };
+    const first = personal(check, file, context, circumstances);
     const finding = withSecondOpinion(first, file.opinions);
     return releaseId ? { ...finding, releaseId } : finding;
   });

@@ -1,7 +1,8 @@
 import type { RecordedFinding } from '../casefile/event';
 import type { Opinion } from '../casefile/fold';
 import type { Outcome } from './check';
-import { type Finding, measuredOutcome } from './finding';
+import type { Finding } from './finding';
+import { outcomeOf } from './outcome';
 
 /** What an answer says about genuineness: a missing thing differs. */
 const sense = (outcome: Outcome): 'agrees' | 'differs' | 'cantTell' =>
@@ -16,9 +17,9 @@ export function answerText({ outcome, choice, value, left, right, text }: Record
   );
 }
 
-/** What the second checker's answer comes to: a measured value by its tolerance, like the first one's. */
-export function secondOutcome({ check, nominal }: Finding, answer: RecordedFinding): Outcome {
-  return measuredOutcome(check, answer.value, nominal) ?? answer.outcome;
+/** What the second checker's answer comes to on this item, like the first one's. */
+export function secondOutcome(finding: Finding, answer: RecordedFinding): Outcome {
+  return outcomeOf(finding, answer) ?? answer.outcome;
 }
 
 /**

@@ -31,6 +31,8 @@ export interface NominalMeasure {
   unit: string;
   perSize?: number;
   atSize?: number;
+  /** The value where the variant has that state of a trait; all entries name one trait. */
+  by?: { trait: string; state: string; value: number }[];
   source: string;
 }
 

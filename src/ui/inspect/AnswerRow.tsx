@@ -1,9 +1,10 @@
 'use client';
 import { type FormEvent, type Ref, useImperativeHandle, useRef, useState } from 'react';
 import { flushSync } from 'react-dom';
-import { answersOf, textOutcome } from '@/core/checks/answers';
+import { answersOf } from '@/core/checks/answers';
 import type { Outcome } from '@/core/checks/check';
-import { type Finding, measuredOutcome } from '@/core/checks/finding';
+import type { Finding } from '@/core/checks/finding';
+import { outcomeOf } from '@/core/checks/outcome';
 import { Button, Key } from '../controls/Button';
 import { MarkSign } from '../marks/MarkSign';
 import type { Answers } from './useAnswers';
@@ -88,10 +89,10 @@ export function AnswerRow({
   const figure = Number(text.replace(',', '.'));
   let previewMark: Outcome | null = null;
   if (text.trim() !== '') {
-    if (measured && Number.isFinite(figure)) previewMark = measuredOutcome(check, figure, nominal);
+    if (measured && Number.isFinite(figure)) previewMark = outcomeOf(finding, { value: figure });
     // A line that is only half typed does not differ yet.
     if (answer.form === 'text' && !answer.expected.some((each) => each.length > text.length && each.startsWith(text)))
-      previewMark = textOutcome(answer, text);
+      previewMark = outcomeOf(finding, { text });
   }
 
   return (

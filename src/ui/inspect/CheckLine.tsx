@@ -2,12 +2,11 @@
 import { clsx } from 'clsx';
 import Link from 'next/link';
 import { type ReactNode, useEffect, useRef } from 'react';
-import { expectedFigure, type Finding } from '@/core/checks/finding';
+import type { Finding } from '@/core/checks/finding';
 import { toolWords } from '@/core/checks/tools';
 import { findingWords } from '@/core/judgement/sentences';
 import { MARK_WORDS, MarkSign } from '../marks/MarkSign';
-import { Caution } from './Caution';
-import { CheckDrawing } from './CheckDrawing';
+import { CheckGuide } from './CheckGuide';
 
 const BEARING_WORDS = { goods: 'about the goods', packaging: 'about the packaging', link: 'ties goods and packaging' };
 
@@ -48,7 +47,7 @@ export function CheckLine({
   onFocus: () => void;
   children: ReactNode;
 }) {
-  const { check, mark, nominal, note } = finding;
+  const { check, mark, note } = finding;
   const line = useRef<HTMLLIElement>(null);
   useEffect(() => {
     if (focused) line.current?.scrollIntoView({ block: 'nearest' });
@@ -83,50 +82,7 @@ export function CheckLine({
       </button>
       {focused && (
         <div className="grid gap-3 px-4 pt-1 pb-4 pl-[45px]">
-          <p className="max-w-[68ch] text-[16px]">{check.instruction}</p>
-          <dl className="grid max-w-[72ch] gap-1.5">
-            <div className="grid grid-cols-[7.5rem_minmax(0,1fr)] gap-3">
-              <dt className="text-soft">Expected</dt>
-              <dd>
-                {nominal && (
-                  <strong className="font-mono text-[17px] font-semibold">
-                    {expectedFigure(check, nominal)}
-                    <span className="ml-3 font-sans text-[14px] font-normal text-soft">{nominal.source}</span>
-                  </strong>
-                )}
-                {nominal && <br />}
-                {check.expected}
-              </dd>
-            </div>
-            <div className="grid grid-cols-[7.5rem_minmax(0,1fr)] gap-3">
-              <dt className="text-soft">Copies</dt>
-              <dd>{check.copies}</dd>
-            </div>
-            {check.expectedBy?.map(({ trait, state, expected }) => (
-              <div key={`${trait}/${state}`} className="grid grid-cols-[7.5rem_minmax(0,1fr)] gap-3">
-                <dt className="text-soft">
-                  {trait.replaceAll('-', ' ')} {state}
-                </dt>
-                <dd>{expected}</dd>
-              </div>
-            ))}
-            {check.disagree?.map(({ note: other, source }) => (
-              <div key={other} className="grid grid-cols-[7.5rem_minmax(0,1fr)] gap-3">
-                <dt className="text-soft">Others say</dt>
-                <dd>
-                  {other} <span className="text-[13px] text-soft">({source})</span>
-                </dd>
-              </div>
-            ))}
-          </dl>
-          {check.drawing && <CheckDrawing drawing={check.drawing} />}
-          {check.recordBefore && (
-            <p className="max-w-[72ch]">
-              <strong className="font-semibold">Before:</strong> {check.recordBefore.charAt(0).toLowerCase()}
-              {check.recordBefore.slice(1)}.
-            </p>
-          )}
-          {check.caution && <Caution text={check.caution} />}
+          <CheckGuide finding={finding} />
           {check.answer.form === 'codes' ? (
             <p className="max-w-[72ch]">
               {finding.reason}{' '}

@@ -1,7 +1,7 @@
 'use client';
 import { useRef, useState } from 'react';
-import { answersOf, pairOutcome, textOutcome } from '@/core/checks/answers';
-import { measuredOutcome } from '@/core/checks/finding';
+import { answersOf } from '@/core/checks/answers';
+import { outcomeOf } from '@/core/checks/outcome';
 import { useCaseBook } from '../casebook/CaseBook';
 import type { Walk } from './useWalk';
 
@@ -40,28 +40,23 @@ export function useAnswers({ current, goTo, advance }: Walk): Answers {
     setHalf(null);
     advance();
   };
+  /** Keep what was found, if the check knows it as an answer. */
+  const find = (found: Parameters<typeof outcomeOf>[1]) => {
+    const outcome = answerable ? outcomeOf(current, found) : null;
+    if (outcome) keep('findingRecorded', { check: id, outcome, ...found });
+  };
   return {
     answerable,
     left,
     choose: (at) => {
-      const choice = current && answersOf(current.check)[at];
-      if (!answerable || !choice) return;
-      const { answer } = current.check;
-      if (answer.form !== 'pair') keep('findingRecorded', { check: id, outcome: choice.outcome, choice: choice.label });
-      else if (left === null) setHalf({ check: id, left: choice.label });
-      else {
-        const outcome = pairOutcome(answer, left, choice.label);
-        keep('findingRecorded', { check: id, outcome, left, right: choice.label });
-      }
+      const label = current && answersOf(current.check)[at]?.label;
+      if (!answerable || !label) return;
+      if (current.check.answer.form !== 'pair') find({ choice: label });
+      else if (left === null) setHalf({ check: id, left: label });
+      else find({ left, right: label });
     },
-    measure: (value) => {
-      const outcome = answerable ? measuredOutcome(current.check, value, current.nominal) : null;
-      if (outcome) keep('findingRecorded', { check: id, outcome, value });
-    },
-    write: (text) => {
-      if (!answerable || current.check.answer.form !== 'text') return;
-      keep('findingRecorded', { check: id, outcome: textOutcome(current.check.answer, text), text });
-    },
+    measure: (value) => find({ value }),
+    write: (text) => find({ text }),
     cantTell: () => {
       if (answerable) keep('findingRecorded', { check: id, outcome: 'cantTell' });
     },

@@ -1,3 +1,4 @@
+import { whenWords } from '@/core/checks/expectation';
 import { type GtinReading, groupGtin, readGtin } from '@/core/codes/gtin';
 import { formatDay } from '@/core/dates/day';
 import { plausibleStart } from '@/core/dates/productionWindow';
@@ -68,6 +69,7 @@ export function ReleaseRecord({
                     </td>
                     <td className="text-[13px] text-soft">
                       {measure.perSize ? `at size ${measure.atSize}; ${measure.perSize} ${measure.unit} a size; ` : ''}
+                      {(measure.by ?? []).map((by) => `${whenWords(by)}: ${by.value} ${measure.unit}; `)}
                       {measure.source}
                     </td>
                   </tr>

@@ -3,13 +3,12 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import type { RecordedFinding } from '@/core/casefile/event';
-import { answersOf, pairOutcome, textOutcome } from '@/core/checks/answers';
-import { expectedFigure, measuredOutcome } from '@/core/checks/finding';
+import { answersOf } from '@/core/checks/answers';
+import { outcomeOf } from '@/core/checks/outcome';
 import { answerText } from '@/core/checks/secondOpinion';
 import { useCaseBook } from '../casebook/CaseBook';
 import { Button, Key } from '../controls/Button';
-import { Caution } from '../inspect/Caution';
-import { CheckDrawing } from '../inspect/CheckDrawing';
+import { CheckGuide } from '../inspect/CheckGuide';
 
 /** The checks that a second person was asked about, one after another, without the first answers. */
 export function BlindOpinion({ opinion: id, me }: { opinion: string; me: string | null }) {
@@ -29,26 +28,30 @@ export function BlindOpinion({ opinion: id, me }: { opinion: string; me: string 
     setText('');
     setTrouble('');
   };
+  /** Give what was found, if the check knows it as an answer. */
+  const find = (found: Parameters<typeof outcomeOf>[1]): boolean => {
+    const outcome = current ? outcomeOf(current, found) : null;
+    if (outcome) give({ outcome, ...found });
+    return outcome !== null;
+  };
   const pick = (at: number) => {
-    const choice = current && answersOf(current.check)[at];
-    if (!current || !choice) return;
-    const { answer } = current.check;
-    if (answer.form !== 'pair') give({ outcome: choice.outcome, choice: choice.label });
-    else if (left === null) setLeft(choice.label);
-    else give({ outcome: pairOutcome(answer, left, choice.label), left, right: choice.label });
+    const label = current && answersOf(current.check)[at]?.label;
+    if (!label) return;
+    if (current.check.answer.form !== 'pair') find({ choice: label });
+    else if (left === null) setLeft(label);
+    else find({ left, right: label });
   };
   const write = () => {
     if (!current || text.trim() === '') return;
-    const { check, nominal } = current;
-    if (check.answer.form === 'text') {
-      give({ outcome: textOutcome(check.answer, text), text: text.trim().slice(0, 200) });
+    const { answer } = current.check;
+    if (answer.form === 'text') {
+      find({ text: text.trim().slice(0, 200) });
       return;
     }
     const value = Number(text.replace(',', '.'));
-    const whole = check.answer.form !== 'count' || (Number.isInteger(value) && value >= 0);
-    const outcome = Number.isFinite(value) && whole ? measuredOutcome(check, value, nominal) : null;
-    if (outcome) give({ outcome, value });
-    else setTrouble(`“${text.slice(0, 30)}” is no figure. Enter the value in ${nominal?.unit ?? 'figures'}.`);
+    const whole = answer.form !== 'count' || (Number.isInteger(value) && value >= 0);
+    if (!whole || !Number.isFinite(value) || !find({ value }))
+      setTrouble(`“${text.slice(0, 30)}” is no figure. Enter the value in ${current.nominal?.unit ?? 'figures'}.`);
   };
   useHotkeys('1,2,3,4,5,6,7,8,9', (event) => pick(Number(event.key) - 1), [current, left, answers]);
   useHotkeys('0', () => give({ outcome: 'cantTell' }), [current, answers]);
@@ -78,18 +81,7 @@ export function BlindOpinion({ opinion: id, me }: { opinion: string; me: string 
       {current ? (
         <section aria-label={current.check.name} className="grid gap-3 border-y bg-sheet p-4">
           <h2 className="text-lg font-semibold">{current.check.name}</h2>
-          <p className="text-[16px]">{current.check.instruction}</p>
-          <p>
-            <span className="text-soft">Expected: </span>
-            {current.nominal && `${expectedFigure(current.check, current.nominal)}. `}
-            {current.check.expected}
-          </p>
-          <p>
-            <span className="text-soft">Copies: </span>
-            {current.check.copies}
-          </p>
-          {current.check.drawing && <CheckDrawing drawing={current.check.drawing} />}
-          {current.check.caution && <Caution text={current.check.caution} />}
+          <CheckGuide finding={current} />
           {current.check.answer.form === 'pair' && (
             <p>{left === null ? 'Left first.' : `Left: ${left}. Now the right.`}</p>
           )}

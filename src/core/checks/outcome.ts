@@ -1,0 +1,76 @@
+import type { RecordedFinding } from '../casefile/event';
+import { wordsKey } from '../crossread/words';
+import { answersOf } from './answers';
+import type { AnswerForm, CheckDefinition, Outcome } from './check';
+import { readingsOfCheck } from './expectation';
+import { type Finding, measuredOutcome } from './finding';
+
+/**
+ * What left and right come to together: each must be a genuine state, and they must stand as the rule says.
+ *
+ * @example pairOutcome({ form: 'pair', rule: 'same', states: ['high', 'low'], genuine: ['high', 'low'] }, 'high', 'low') // 'differs'
+ */
+export function pairOutcome(answer: Extract<AnswerForm, { form: 'pair' }>, left: string, right: string): Outcome {
+  const { rule, states, genuine } = answer;
+  if (!genuine.includes(left) || !genuine.includes(right)) return 'differs';
+  const mirrored = states[states.length - 1 - states.indexOf(left)];
+  const stands = { same: left === right, differ: left !== right, mirror: right === mirrored, free: true };
+  return stands[rule] ? 'agrees' : 'differs';
+}
+
+/** What a text that was found comes to: right where it is one of the expected ones, as words are compared. */
+export function textOutcome(answer: Extract<AnswerForm, { form: 'text' }>, found: string): Outcome {
+  const key = wordsKey(found);
+  return answer.expected.some((each) => wordsKey(each) === key) ? 'agrees' : 'differs';
+}
+
+/** What was found, as far as it bears on what it comes to. */
+type Found = Pick<RecordedFinding, 'choice' | 'value' | 'left' | 'right' | 'text'>;
+
+/**
+ * What an answer comes to by a check as it stands for an item.
+ *
+ * @returns null where the check knows no such answer
+ * @example outcomeOf({ check: { answer: { form: 'presence', expected: 'absent' } … } }, { choice: 'Not there' }) // 'agrees'
+ */
+export function outcomeOf({ check, nominal }: Pick<Finding, 'check' | 'nominal'>, found: Found): Outcome | null {
+  const { answer } = check;
+  const { choice, value, left, right, text } = found;
+  if (answer.form === 'pair') {
+    const known =
+      left !== undefined && right !== undefined && [left, right].every((each) => answer.states.includes(each));
+    return known ? pairOutcome(answer, left, right) : null;
+  }
+  if (answer.form === 'text') return text === undefined ? null : textOutcome(answer, text);
+  return (
+    measuredOutcome(check, value, nominal) ?? answersOf(check).find(({ label }) => label === choice)?.outcome ?? null
+  );
+}
+
+/** Why an answer is none to a check, as a sentence; null where it is one, whichever variant the item may be. */
+export function answerProblem(check: CheckDefinition, answer: RecordedFinding): string | null {
+  const { answer: form, name } = check;
+  const { choice, value, left, right, text, outcome } = answer;
+  if (outcome === 'cantTell' && choice === undefined) return null;
+  const judged = () => readingsOfCheck(check).some((each) => outcomeOf({ check: each }, answer) === outcome);
+  switch (form.form) {
+    case 'quantity':
+      return value === undefined ? `“${name}” wants a measured value.` : null;
+    case 'count':
+      return value === undefined || !Number.isInteger(value) || value < 0 ? `“${name}” wants a whole number.` : null;
+    case 'text':
+      if (text === undefined) return `“${name}” wants the text that stands there.`;
+      return judged() ? null : `“${text}” was judged otherwise than “${name}” does.`;
+    case 'pair': {
+      if (left === undefined || right === undefined)
+        return `“${name}” wants a state for the left and one for the right.`;
+      const unknown = [left, right].find((state) => !form.states.includes(state));
+      if (unknown) return `“${unknown}” is no answer to “${name}”.`;
+      return judged() ? null : `Left and right were judged otherwise than “${name}” does.`;
+    }
+    case 'codes':
+      return `“${name}” is answered by the cross-reading; read the codes instead.`;
+    default:
+      return choice === undefined || judged() ? null : `“${choice}” is no answer to “${name}”.`;
+  }
+}
