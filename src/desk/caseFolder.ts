@@ -1,7 +1,9 @@
 import { fold } from '@/core/casefile/fold';
 import { verifyChain } from '@/core/casefile/hash';
-import type { CaseFolder } from '@/core/judgement/grounds';
+import { type CaseFolder, pin } from '@/core/judgement/grounds';
+import type { Release } from '@/core/releases/release';
 import { findCase, readEvents } from '@/store/cases';
+import { readDocument } from '@/store/documents';
 import type { Desk } from './desk';
 import { loadGrounds } from './grounds';
 import { Refusal } from './refusal';
@@ -16,5 +18,8 @@ export async function readCaseFolder(desk: Desk, number: string): Promise<CaseFo
   if (!row) throw new Refusal('notFound', `There is no case ${number.slice(0, 40)} at this desk.`);
   const events = await readEvents(desk.store, row.id);
   const grounds = await loadGrounds(desk.store, fold(row.id, events));
-  return { id: row.id, number: row.number, events, grounds, chain: verifyChain(row.id, events) };
+  const newest = grounds.release && (await readDocument<Release>(desk.store, 'release', grounds.release.id));
+  const newer = newest && newest.revision > (grounds.release?.revision ?? 0);
+  const newerRelease = newer ? pin(newest) : null;
+  return { id: row.id, number: row.number, events, grounds, newerRelease, chain: verifyChain(row.id, events) };
 }

@@ -5,19 +5,22 @@ import { formatProblem } from '@/core/formats/validate';
 import { type CheckRecord, checkRecord } from '@/core/judgement/checkRecord';
 import type { HouseRules } from '@/core/judgement/houseRules';
 import type { TellStatistics } from '@/core/judgement/statistics';
+import type { Revision } from '@/core/releases/release';
 import { listConfirmed } from '@/store/confirmedCases';
-import { listDocuments, readDocument } from '@/store/documents';
+import { addedChecks, listDocuments, readDocument } from '@/store/documents';
 import type { Desk } from './desk';
 import { HOUSE_RULES_ID } from './grounds';
 import { agreements } from './opinions';
 import { saveRecords } from './records';
 import { Refusal } from './refusal';
-import { checksOfKind, relearn } from './truths';
+import { checksOfKind, relearnAsStated } from './truths';
 
 /** The checks of a kind of goods with what confirmed cases say of each. */
 export interface CheckRecords {
   kind: KindDefinition;
   revision: number;
+  /** Check id to the id of a release that adds it, for checks that are not the kind's own. */
+  addedBy: Record<string, string>;
   records: CheckRecord[];
   /** Weights of the confirmed cases, and the day of the last one; null before there are any. */
   learned: { genuine: number; counterfeit: number; asOf: string } | null;
@@ -30,15 +33,25 @@ export async function listKinds(desk: Desk): Promise<{ id: string; name: string 
 }
 
 /** @throws Refusal where there is no such kind of goods */
-export async function readCheckRecords(desk: Desk, kind: string): Promise<CheckRecords> {
+export async function readKind(desk: Desk, kind: string): Promise<Revision<KindDefinition>> {
   const definition = await readDocument<KindDefinition>(desk.store, 'kind', kind);
+  if (!definition) throw new Refusal('notFound', `There is no kind of goods “${kind.slice(0, 80)}”.`);
+  return definition;
+}
+
+/** @throws Refusal where there is no such kind of goods */
+export async function readCheckRecords(desk: Desk, kind: string): Promise<CheckRecords> {
+  const definition = await readKind(desk, kind);
   const rules = await readDocument<HouseRules>(desk.store, 'house-rules', HOUSE_RULES_ID);
-  if (!definition || !rules) throw new Refusal('notFound', `There is no kind of goods “${kind.slice(0, 80)}”.`);
+  if (!rules) throw new Refusal('notFound', 'This desk has no house rules.');
   const statistics = await readDocument<TellStatistics>(desk.store, 'statistics', kind);
   const cases = await listConfirmed(desk.store, kind);
   const asOf = statistics?.body.asOf ?? desk.now().slice(0, 10);
   const checks = await checksOfKind(desk, kind);
+  const own = new Set(definition.body.checks.map(({ id }) => id));
+  const added = (await addedChecks<CheckDefinition>(desk.store, kind)).filter(({ check }) => !own.has(check.id));
   return {
+    addedBy: Object.fromEntries(added.map(({ release, check }) => [check.id, release])),
     kind: definition.body,
     revision: definition.revision,
     records: checks.map((check) => checkRecord(check, cases, rules.body, asOf)),
@@ -54,14 +67,12 @@ export async function readCheckRecords(desk: Desk, kind: string): Promise<CheckR
 export async function saveCheck(desk: Desk, kind: string, check: CheckDefinition): Promise<{ revision: number }> {
   const problem = formatProblem('check', check);
   if (problem) throw new Refusal('invalid', problem);
-  const definition = await readDocument<KindDefinition>(desk.store, 'kind', kind);
-  if (!definition) throw new Refusal('notFound', `There is no kind of goods “${kind.slice(0, 80)}”.`);
+  const definition = await readKind(desk, kind);
   const { checks } = definition.body;
   const known = checks.some(({ id }) => id === check.id);
   const next = known ? checks.map((each) => (each.id === check.id ? check : each)) : [...checks, check];
   await saveRecords(desk, [{ kind: 'kind', body: { ...definition.body, checks: next } as KindDefinition }]);
-  const statistics = await readDocument<TellStatistics>(desk.store, 'statistics', kind);
-  if (statistics) await desk.store.write((transaction) => relearn(desk, kind, statistics.body.asOf, transaction));
+  await relearnAsStated(desk, kind);
   return { revision: (await readDocument(desk.store, 'kind', kind))?.revision ?? 1 };
 }
 

@@ -1,5 +1,6 @@
 import type { KindDefinition } from '@/core/checks/check';
 import { checkKind, releaseProblems } from '@/core/checks/checkKind';
+import { checksFor } from '@/core/checks/findings';
 import { checkScheme } from '@/core/codes/schemes/checkScheme';
 import type { CodeScheme } from '@/core/codes/schemes/codeScheme';
 import { formatProblem } from '@/core/formats/validate';
@@ -11,6 +12,7 @@ import { indexRelease } from '@/store/releaseIndex';
 import type { Desk } from './desk';
 import { parseFile } from './parseFile';
 import { Refusal } from './refusal';
+import { relearnAsStated } from './truths';
 
 /** A reference document with its kind, as a records file lists them. */
 export interface RecordsEntry {
@@ -53,6 +55,10 @@ export async function saveRecords(desk: Desk, entries: RecordsEntry[]): Promise<
       await saveDocument(desk.store, kind, body, desk.now(), transaction);
       if (kind !== 'release') continue;
       const release = body as Release;
+      const goods = await readDocument<KindDefinition>(desk.store, 'kind', release.kind, transaction);
+      const unsound = goods ? checkKind({ ...goods.body, checks: checksFor(goods.body, release) }) : [];
+      if (unsound.length > 0)
+        throw new Refusal('invalid', `The release “${release.id}” is not sound: ${unsound.join(' ')}`);
       const maker = await readDocument<Maker>(desk.store, 'maker', release.maker, transaction);
       if (!maker)
         throw new Refusal(
@@ -65,22 +71,35 @@ export async function saveRecords(desk: Desk, entries: RecordsEntry[]): Promise<
 }
 
 /** The kinds of record that are edited on the screen. */
-const EDITED: DocumentKind[] = ['code-scheme', 'size-chart'];
+const EDITED: DocumentKind[] = ['code-scheme', 'size-chart', 'release'];
 
 /**
  * Keep one record as it was edited on the screen.
  *
+ * @param entry `from`: the revision that the editor began with, 0 for a new one
  * @returns the revision under which it is kept
- * @throws Refusal with a sentence that says what is unsound
+ * @throws Refusal with a sentence that says what is unsound, or that somebody else has kept another revision meanwhile
  */
-export async function saveEditedRecord(desk: Desk, entry: RecordsEntry): Promise<{ revision: number }> {
-  const { kind, body } = entry;
+export async function saveEditedRecord(
+  desk: Desk,
+  entry: RecordsEntry & { from?: number },
+): Promise<{ revision: number }> {
+  const { kind, body, from } = entry;
   if (!EDITED.includes(kind))
     throw new Refusal('invalid', `A ${String(kind).slice(0, 40)} is not edited on the screen.`);
   const maker = (body as Partial<CodeScheme> | undefined)?.maker;
   if (typeof maker !== 'string' || !(await readDocument<Maker>(desk.store, 'maker', maker)))
     throw new Refusal('invalid', `The maker “${String(maker).slice(0, 80)}” is not in the records.`);
+  const newest = (await readDocument(desk.store, kind, String(body.id)))?.revision ?? 0;
+  if (from !== undefined && from !== newest)
+    throw new Refusal(
+      'conflict',
+      from === 0
+        ? `There is a ${kind} “${body.id}” already; give this one another name.`
+        : `Somebody has kept revision ${newest} of this ${kind} meanwhile. Copy what you changed, load the page again and enter it there.`,
+    );
   await saveRecords(desk, [{ kind, body }]);
+  if (kind === 'release') await relearnAsStated(desk, (body as Release).kind);
   const kept = await readDocument(desk.store, kind, body.id);
   return { revision: kept?.revision ?? 1 };
 }

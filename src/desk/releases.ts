@@ -1,5 +1,6 @@
 import type { ChosenRelease } from '@/core/casefile/event';
 import type { CodeScheme } from '@/core/codes/schemes/codeScheme';
+import { pin } from '@/core/judgement/grounds';
 import { type Candidate, type IndexedRelease, matchReleases } from '@/core/releases/match';
 import type { Maker, Release, Revision } from '@/core/releases/release';
 import type { SizeChart } from '@/core/sizes/sizeChart';
@@ -41,7 +42,7 @@ export async function readRelease(desk: Desk, id: string): Promise<ReleaseFolder
 /** The newest revision of a release record, as a case names it. */
 export async function newestRelease(desk: Desk, id: string): Promise<ChosenRelease> {
   const { release } = await readRelease(desk, id);
-  return { id: release.id, revision: release.revision, hash: release.hash };
+  return pin(release);
 }
 
 /** The makers that the records know, for reading a code without a case. */

@@ -9,19 +9,25 @@ import { type GroundsRevisions, groundsOf } from '@/core/judgement/grounds';
 import type { HouseRules } from '@/core/judgement/houseRules';
 import { learn } from '@/core/judgement/learn';
 import { readChain } from '@/core/judgement/readings';
+import type { TellStatistics } from '@/core/judgement/statistics';
 import { keepConfirmed, listConfirmed } from '@/store/confirmedCases';
 import { addedChecks, readDocument, saveDocument } from '@/store/documents';
 import type { Desk } from './desk';
 import { HOUSE_RULES_ID } from './grounds';
 
-/** Every check that items of a kind may have been held against: the kind's and those that releases add. */
+/**
+ * Every check that items of a kind may have been held against: the kind's and those that releases add. One that a
+ * release has in place of the kind's own is learned with it, as the kind states it.
+ */
 export async function checksOfKind(desk: Desk, kind: string, transaction?: Transaction): Promise<CheckDefinition[]> {
   const definition = await readDocument<KindDefinition>(desk.store, 'kind', kind, transaction);
   const all = [
     ...(definition?.body.checks ?? []),
-    ...(await addedChecks<CheckDefinition>(desk.store, kind, transaction)),
+    ...(await addedChecks<CheckDefinition>(desk.store, kind, transaction)).map(({ check }) => check),
   ];
-  return [...new Map(all.map((check) => [check.id, check])).values()];
+  const first = new Map<string, CheckDefinition>();
+  for (const check of all) if (!first.has(check.id)) first.set(check.id, check);
+  return [...first.values()];
 }
 
 /**
@@ -68,6 +74,12 @@ export async function keepTruth(
     },
     transaction,
   );
+}
+
+/** Learn a kind anew as of the day it was learned last, since what its checks state has changed. */
+export async function relearnAsStated(desk: Desk, kind: string): Promise<void> {
+  const statistics = await readDocument<TellStatistics>(desk.store, 'statistics', kind);
+  if (statistics) await desk.store.write((transaction) => relearn(desk, kind, statistics.body.asOf, transaction));
 }
 
 /** Keep what a confirmed case showed, and learn from it at once. */

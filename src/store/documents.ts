@@ -118,13 +118,19 @@ export async function saveDocument<T extends { id: string }>(
   return { id: body.id, revision, hash, body };
 }
 
-/** The checks that the newest release records of a kind add to it. */
-export async function addedChecks<T>({ sequelize }: Store, kind: string, transaction?: Transaction): Promise<T[]> {
+/** The checks that the newest release records of a kind add to it, each with the release. */
+export async function addedChecks<T>(
+  { sequelize }: Store,
+  kind: string,
+  transaction?: Transaction,
+): Promise<{ release: string; check: T }[]> {
   const [rows] = await sequelize.query(
-    `SELECT json_extract(body, '$.checks.add') AS added FROM documents d
+    `SELECT id, json_extract(body, '$.checks.add') AS added FROM documents d
      WHERE kind = 'release' AND json_extract(body, '$.kind') = :kind AND json_array_length(body, '$.checks.add') > 0
        AND revision = (SELECT MAX(revision) FROM documents WHERE kind = 'release' AND id = d.id) ORDER BY id`,
     { replacements: { kind }, transaction },
   );
-  return (rows as { added: string }[]).flatMap(({ added }) => JSON.parse(added) as T[]);
+  return (rows as { id: string; added: string }[]).flatMap(({ id, added }) =>
+    (JSON.parse(added) as T[]).map((check) => ({ release: id, check })),
+  );
 }

@@ -33,6 +33,8 @@ export interface CaseFolder {
   number: string;
   events: CaseEvent[];
   grounds: GroundsRevisions;
+  /** The newest revision of its release record, where the case is held against an older one. */
+  newerRelease: ChosenRelease | null;
   chain: ChainCheck;
 }
 
@@ -50,7 +52,8 @@ export function groundsOf(revisions: GroundsRevisions): Grounds {
   };
 }
 
-const pin = (revision: Revision<unknown>): ChosenRelease => {
+/** A revision as a case names it. */
+export const pin = (revision: Revision<unknown>): ChosenRelease => {
   const { id, revision: number, hash } = revision;
   return { id, revision: number, hash };
 };

@@ -2,7 +2,7 @@
 import Link from 'next/link';
 import { usePathname, useRouter } from 'next/navigation';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { Key } from '../controls/Button';
+import { Button, Key } from '../controls/Button';
 import { Choice } from '../controls/Choice';
 import { useCaseBook } from './CaseBook';
 import { CircumstanceChoices } from './CircumstanceChoices';
@@ -20,7 +20,7 @@ const OPEN = 'open';
 export function CaseStrip() {
   const { log, file, grounds, assessment, record } = useCaseBook();
   const { release, maker, kind } = grounds;
-  const { number } = log.folder;
+  const { number, newerRelease: newer } = log.folder;
   const path = usePathname();
   const router = useRouter();
   const go = (view: string) => router.push(`/case/${number}/${view}`);
@@ -94,6 +94,18 @@ export function CaseStrip() {
             {view.name} <Key>{view.key}</Key>
           </Link>
         ))}
+        {newer && !file.seal && (
+          <p className="ml-auto flex items-center gap-2 text-[13px] text-doubt">
+            The record of this release was edited since.
+            <Button
+              onClick={() =>
+                record('releaseChosen', { release: newer, sizeKey: file.sizeKey, reason: 'the record was edited' })
+              }
+            >
+              Use revision {newer.revision}
+            </Button>
+          </p>
+        )}
         <p role="status" className="ml-auto pb-2 text-[13px] text-soft">
           {variants > 1 && `${possible} of ${variants} variants possible · `}
           {file.seal ? 'Sealed: read only' : log.trouble ? '' : log.saving ? 'Saving' : 'All saved'}

@@ -5,8 +5,9 @@ import { useHotkeys } from 'react-hotkeys-hook';
 import { checkChart } from '@/core/sizes/checkChart';
 import type { SizeChart, SizeColumn } from '@/core/sizes/sizeChart';
 import { Button, Key } from '../controls/Button';
-import { Choice } from '../controls/Choice';
+import { LabelledChoice } from '../controls/LabelledChoice';
 import { TextField } from '../controls/TextField';
+import { Tick } from '../controls/Tick';
 import { RecordTabs } from '../records/RecordTabs';
 import { SaveNotice } from '../records/SaveNotice';
 import { recordId, useSaveRecord } from '../records/useSaveRecord';
@@ -44,7 +45,7 @@ export function ChartEditor({
   const keep = () => {
     if (wrong.length > 0) return;
     const id = revision > 0 ? chart.id : recordId(`${chart.maker} ${chart.name}`);
-    void save('size-chart', { ...chart, id }, `/charts/${id}`);
+    void save('/api/records', { kind: 'size-chart', body: { ...chart, id }, from: revision }, `/charts/${id}`);
   };
   useHotkeys('mod+s', keep, { preventDefault: true, enableOnFormTags: true });
 
@@ -78,26 +79,17 @@ export function ChartEditor({
           value={rest.name}
           onChange={(event) => setRest({ ...rest, name: event.target.value })}
         />
-        <div className="flex flex-col text-[13px] text-soft">
-          Maker
-          <span className="text-[15px] text-ink">
-            <Choice
-              label="Maker"
-              value={rest.maker}
-              options={makers.map(({ id, name }) => ({ value: id, label: name }))}
-              onChange={(maker) => setRest({ ...rest, maker })}
-            />
-          </span>
-        </div>
-        <label className="flex min-h-9 items-center gap-2">
-          <input
-            type="checkbox"
-            className="size-4 accent-(--accent)"
-            checked={rest.mirrored ?? false}
-            onChange={(event) => setRest({ ...rest, mirrored: event.target.checked })}
-          />
-          size printed mirrored, seen under UV
-        </label>
+        <LabelledChoice
+          label="Maker"
+          value={rest.maker}
+          options={makers.map(({ id, name }) => ({ value: id, label: name }))}
+          onChange={(maker) => setRest({ ...rest, maker })}
+        />
+        <Tick
+          label="size printed mirrored, seen under UV"
+          checked={rest.mirrored ?? false}
+          onChange={(mirrored) => setRest({ ...rest, mirrored })}
+        />
         <Button look="act" disabled={wrong.length > 0} onClick={keep}>
           Save chart <Key>Ctrl S</Key>
         </Button>

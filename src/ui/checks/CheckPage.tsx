@@ -1,32 +1,28 @@
 'use client';
 import Link from 'next/link';
-import { useState } from 'react';
 import type { KindDefinition } from '@/core/checks/check';
-import { checkProblems } from '@/core/checks/checkKind';
 import { type CheckRecord, type Estimate, formatChance } from '@/core/judgement/checkRecord';
 import { formatWeight, weightWord } from '@/core/judgement/sentences';
-import { Button } from '../controls/Button';
 import { CheckDrawing } from '../inspect/CheckDrawing';
+import { EditLink } from '../records/EditLink';
 import { RecordTabs } from '../records/RecordTabs';
-import { CheckForm } from './CheckForm';
 import { VERDICT_COLOURS } from './CheckList';
 import { Trend } from './Trend';
 
 const estimate = ({ value, interval: [low, high] }: Estimate): string =>
   `${formatChance(value)}, 90 % interval ${formatChance(low)} to ${formatChance(high)}`;
 
-/** One check: what it says, what it has proved to be worth, its trend, who disagrees; and its edit form. */
+/** One check: what it says, what it has proved to be worth, its trend, and who disagrees. */
 export function CheckPage({
   kind,
   record,
-  editable,
+  release,
 }: {
   kind: Pick<KindDefinition, 'id' | 'name' | 'layers' | 'strands'>;
   record: CheckRecord;
-  /** False for a check that a release adds. */
-  editable: boolean;
+  /** The release that adds it; null for a check of the kind. */
+  release: string | null;
 }) {
-  const [editing, setEditing] = useState(false);
   const { check, genuine, counterfeit, g, c, recent, worth, trend, verdict, because } = record;
   const facts: [string, string][] = [
     ['Stated', `differs on ${formatChance(check.g)} of genuine, ${formatChance(check.c)} of counterfeit items`],
@@ -39,6 +35,9 @@ export function CheckPage({
     ['Layer', kind.layers.find(({ id }) => id === check.layer)?.name ?? check.layer],
     ['Strand', kind.strands[check.strand] ?? check.strand],
   ];
+  const editPath = release
+    ? `/releases/${release}/checks/${check.id}`
+    : `/checks/${kind.id}/${encodeURIComponent(check.id)}/edit`;
   return (
     <main className="mx-auto max-w-[1360px] px-5 py-4">
       <RecordTabs />
@@ -47,7 +46,10 @@ export function CheckPage({
           Checks of {kind.name.toLowerCase()}
         </Link>
       </p>
-      <h1 className="text-[22px] font-semibold">{check.name}</h1>
+      <div className="flex items-end justify-between gap-4">
+        <h1 className="text-[22px] font-semibold">{check.name}</h1>
+        <EditLink href={editPath}>{release ? 'Edit this check of a release' : 'Edit this check'}</EditLink>
+      </div>
       <p className="mb-5 max-w-[80ch]">
         <strong className={`font-semibold ${VERDICT_COLOURS[verdict]}`}>
           {verdict.charAt(0).toUpperCase()}
@@ -101,17 +103,6 @@ export function CheckPage({
           </section>
         </div>
       </div>
-      <section className="mt-6 border-t pt-4">
-        {editable ? (
-          editing ? (
-            <CheckForm kind={kind} check={check} onDone={() => setEditing(false)} problems={checkProblems} />
-          ) : (
-            <Button onClick={() => setEditing(true)}>Edit this check</Button>
-          )
-        ) : (
-          <p className="text-soft">A release record adds this check; it is edited there.</p>
-        )}
-      </section>
     </main>
   );
 }

@@ -28,7 +28,7 @@ export function Choice<T extends string>({
         aria-label={label}
         className="inline-flex min-h-9 items-center gap-1.5 rounded-sm border border-line bg-sheet px-2.5 hover:border-accent disabled:opacity-60"
       >
-        <Select.Value />
+        <Select.Value placeholder="choose" />
         <Select.Icon>
           <ChevronDown size={14} aria-hidden />
         </Select.Icon>

@@ -7,6 +7,7 @@ import type { Finding } from '@/core/checks/finding';
 import { outcomeOf } from '@/core/checks/outcome';
 import { Button, Key } from '../controls/Button';
 import { MarkSign } from '../marks/MarkSign';
+import { PAIR_WORDS } from './pairWords';
 import type { Answers } from './useAnswers';
 
 export interface AnswerActions {
@@ -15,14 +16,6 @@ export interface AnswerActions {
   excuse(): void;
   note(): void;
 }
-
-/** How left and right should stand to each other. */
-const PAIR_WORDS = {
-  same: 'both alike',
-  differ: 'never alike',
-  mirror: 'mirror images',
-  free: 'each for itself',
-} as const;
 
 const EXCUSES = [
   'not applicable to this item',

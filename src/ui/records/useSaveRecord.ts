@@ -7,7 +7,7 @@ export interface Saving {
   /** What the server said against it, or that it is kept; empty before. */
   message: string;
   failed: boolean;
-  save(kind: string, body: { id: string }, href: string): Promise<void>;
+  save(path: string, payload: unknown, href: string): Promise<void>;
 }
 
 /** An id for a new record, from its name. */
@@ -24,9 +24,9 @@ export const recordId = (name: string): string =>
 export function useSaveRecord(): Saving {
   const router = useRouter();
   const [state, setState] = useState({ message: '', failed: false });
-  const save = async (kind: string, body: { id: string }, href: string) => {
+  const save = async (path: string, payload: unknown, href: string) => {
     try {
-      const { revision } = await post<{ revision: number }>('/api/records', { kind, body });
+      const { revision } = await post<{ revision: number }>(path, payload);
       setState({ message: `Kept as revision ${revision}.`, failed: false });
       router.replace(href);
       router.refresh();

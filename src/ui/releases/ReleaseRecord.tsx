@@ -1,9 +1,12 @@
+import Link from 'next/link';
+import type { KindDefinition } from '@/core/checks/check';
 import { whenWords } from '@/core/checks/expectation';
 import { type GtinReading, groupGtin, readGtin } from '@/core/codes/gtin';
 import { formatDay } from '@/core/dates/day';
 import { plausibleStart } from '@/core/dates/productionWindow';
 import type { Maker, Release, Revision } from '@/core/releases/release';
 import type { SizeChart } from '@/core/sizes/sizeChart';
+import { EditLink } from '../records/EditLink';
 import { RecordTabs } from '../records/RecordTabs';
 
 const grouped = (gtin: string): string => {
@@ -16,10 +19,12 @@ export function ReleaseRecord({
   release: { body: release, revision, hash },
   maker,
   chart,
+  kind,
 }: {
   release: Revision<Release>;
   maker: Revision<Maker> | null;
   chart: Revision<SizeChart> | null;
+  kind: Pick<KindDefinition, 'checks'>;
 }) {
   const window = plausibleStart(release.releaseDate, release.leadTime);
   const facts: [string, string][] = [
@@ -36,14 +41,18 @@ export function ReleaseRecord({
     ['Source', release.source],
     ['Revision', `${revision}, content ${hash.slice(0, 12)}…`],
   ];
+  const off = release.checks.off.map((id) => kind.checks.find((check) => check.id === id)?.name ?? id);
   const columns = chart?.body.columns ?? [];
   return (
     <main className="mx-auto max-w-[1360px] px-5 py-4">
       <RecordTabs />
-      <h1 className="text-[22px]">
-        <span className="text-soft">{maker?.body.name}</span> <strong className="font-semibold">{release.name}</strong>,{' '}
-        {release.colourName}
-      </h1>
+      <div className="flex items-end justify-between gap-4">
+        <h1 className="text-[22px]">
+          <span className="text-soft">{maker?.body.name}</span>{' '}
+          <strong className="font-semibold">{release.name}</strong>, {release.colourName}
+        </h1>
+        <EditLink href={`/releases/${release.id}/edit`}>Edit figures and checks</EditLink>
+      </div>
       <p className="mb-5 font-mono text-[24px]">{release.styleCode}</p>
       <div className="grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)] gap-10 max-lg:grid-cols-1">
         <div className="grid content-start gap-6">
@@ -92,18 +101,30 @@ export function ReleaseRecord({
               ))}
             </ul>
           </section>
-          {release.checks.add.length > 0 && (
-            <section>
-              <h2 className="mb-1 text-[15px] font-semibold">Checks of its own</h2>
-              <ul className="border-t">
-                {release.checks.add.map((check) => (
-                  <li key={check.id} className="border-b py-1.5">
-                    {check.name} <span className="block text-[13px] text-soft">{check.expected}</span>
-                  </li>
-                ))}
-              </ul>
-            </section>
-          )}
+          <section>
+            <h2 className="mb-1 text-[15px] font-semibold">Checks of its own</h2>
+            <ul className="border-t">
+              {release.checks.add.map((check) => (
+                <li key={check.id} className="border-b py-1.5">
+                  <Link
+                    href={`/releases/${release.id}/checks/${encodeURIComponent(check.id)}`}
+                    className="text-accent underline-offset-4 hover:underline"
+                  >
+                    {check.name}
+                  </Link>{' '}
+                  <span className="block text-[13px] text-soft">{check.expected}</span>
+                </li>
+              ))}
+              {off.length > 0 && (
+                <li className="border-b py-1.5">
+                  Not asked of it: <span className="text-soft">{off.join(', ')}</span>
+                </li>
+              )}
+              {release.checks.add.length + off.length === 0 && (
+                <li className="border-b py-1.5 text-soft">None; it is asked what its kind is asked.</li>
+              )}
+            </ul>
+          </section>
         </div>
         <section className="min-w-0">
           <h2 className="mb-1 text-[15px] font-semibold">{chart ? `Sizes, ${chart.body.name}` : 'Sizes'}</h2>

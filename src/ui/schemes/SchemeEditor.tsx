@@ -6,7 +6,7 @@ import { useHotkeys } from 'react-hotkeys-hook';
 import { checkScheme } from '@/core/codes/schemes/checkScheme';
 import { type CodeScheme, SCHEME_FACT_NAMES, type SchemeFact } from '@/core/codes/schemes/codeScheme';
 import { Button, Key } from '../controls/Button';
-import { Choice } from '../controls/Choice';
+import { LabelledChoice } from '../controls/LabelledChoice';
 import { TextField } from '../controls/TextField';
 import { RecordTabs } from '../records/RecordTabs';
 import { SaveNotice } from '../records/SaveNotice';
@@ -51,7 +51,7 @@ export function SchemeEditor({
     if (wrong.length > 0) return;
     const values = getValues();
     const id = revision > 0 ? values.id : recordId(`${values.maker} ${values.name}`);
-    void save('code-scheme', { ...values, id }, `/schemes/${id}`);
+    void save('/api/records', { kind: 'code-scheme', body: { ...values, id }, from: revision }, `/schemes/${id}`);
   };
   useHotkeys('mod+s', keep, { preventDefault: true, enableOnFormTags: true });
   const optionalDay = { setValueAs: (value: string | null) => value?.trim() || null };
@@ -68,28 +68,18 @@ export function SchemeEditor({
           placeholder="Batch codes from 2020"
           {...register('name')}
         />
-        <div className="flex flex-col text-[13px] text-soft">
-          Maker
-          <span className="text-[15px] text-ink">
-            <Choice
-              label="Maker"
-              value={scheme.maker}
-              options={makers.map(({ id, name }) => ({ value: id, label: name }))}
-              onChange={(maker) => setValue('maker', maker)}
-            />
-          </span>
-        </div>
-        <div className="flex flex-col text-[13px] text-soft">
-          Writes a
-          <span className="text-[15px] text-ink">
-            <Choice
-              label="What it writes"
-              value={scheme.fact}
-              options={FACTS}
-              onChange={(fact) => setValue('fact', fact)}
-            />
-          </span>
-        </div>
+        <LabelledChoice
+          label="Maker"
+          value={scheme.maker}
+          options={makers.map(({ id, name }) => ({ value: id, label: name }))}
+          onChange={(maker) => setValue('maker', maker)}
+        />
+        <LabelledChoice
+          label="Writes a"
+          value={scheme.fact}
+          options={FACTS}
+          onChange={(fact) => setValue('fact', fact)}
+        />
         <TextField label="In use from" {...DAY} {...register('from', optionalDay)} />
         <TextField label="until" {...DAY} {...register('until', optionalDay)} />
         <Button look="act" disabled={wrong.length > 0} onClick={keep}>

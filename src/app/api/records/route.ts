@@ -2,10 +2,10 @@ import { type RecordsEntry, saveEditedRecord } from '@/desk/records';
 import { theDesk } from '../../desk';
 import { bodyJson, respond, whoIsAtBench } from '../respond';
 
-/** POST { kind, body }: keep a code scheme or a size chart as its newest revision. */
+/** POST { kind, body, from }: keep a code scheme, a size chart or a release as the revision after `from`. */
 export function POST(request: Request): Promise<Response> {
   return respond(request, async () => {
     await whoIsAtBench();
-    return saveEditedRecord(await theDesk(), await bodyJson<RecordsEntry>(request));
+    return saveEditedRecord(await theDesk(), await bodyJson<RecordsEntry & { from?: number }>(request));
   });
 }

@@ -5,16 +5,16 @@ import { orNotFound, theDesk } from '../../../desk';
 
 export default async function OneCheckPage({ params }: { params: Promise<{ kind: string; id: string }> }) {
   const { kind, id } = await params;
-  const { kind: definition, records, revision } = await orNotFound(readCheckRecords(await theDesk(), kind));
+  const { kind: definition, records, revision, addedBy } = await orNotFound(readCheckRecords(await theDesk(), kind));
   const record = records.find(({ check }) => check.id === decodeURIComponent(id));
   if (!record) notFound();
-  const { layers, strands, checks } = definition;
+  const { layers, strands } = definition;
   return (
     <CheckPage
       key={`${id}/${revision}`}
       kind={{ id: definition.id, name: definition.name, layers, strands }}
       record={record}
-      editable={checks.some((check) => check.id === record.check.id)}
+      release={addedBy[record.check.id] ?? null}
     />
   );
 }
