@@ -142,10 +142,11 @@ export function ReleaseEditor({
                     {!own.has(id) && (
                       <Link
                         href={checkPath(id)}
-                        className={`${LINK} text-[13px]`}
+                        className="flex size-9 items-center justify-center text-soft hover:text-accent"
                         aria-label={`Own version of ${name}`}
+                        title="An own version for this release"
                       >
-                        own version
+                        <PencilLine size={15} aria-hidden />
                       </Link>
                     )}
                   </div>
