@@ -117,13 +117,66 @@ test('a check is edited, and an unsound edit says why it cannot be saved', async
   await visit(page, '/checks/fragrance');
   await expect(page.getByRole('heading', { name: /Checks of fragrance/ })).toBeVisible();
   await visit(page, '/checks/fragrance/outside.collar');
-  await page.getByRole('button', { name: 'Edit this check' }).click();
+  await press(page, 'e');
+  await page.waitForURL(/outside.collar\/edit/);
+  const wrong = page.getByRole('region', { name: 'Before it can be saved' });
   await page.getByLabel('differs, % of genuine').fill('60');
-  await expect(page.getByRole('alert').filter({ hasText: 'tells nothing' })).toBeVisible();
-  await expect(page.getByRole('button', { name: 'Save check' })).toBeDisabled();
-  await page.getByLabel('differs, % of genuine').fill('6');
-  await page.getByLabel(/Those who disagree/).fill('a genuine one had a gap (a shop in the harbour)');
-  await page.getByRole('button', { name: 'Save check' }).click();
-  await expect(page.getByRole('heading', { name: 'Those who disagree' })).toBeVisible();
-  await expect(page.getByText('differs on 6 % of genuine')).toBeVisible();
+  await expect(wrong).toContainText('tells nothing');
+  await expect(page.getByRole('button', { name: /^Save check/ })).toBeDisabled();
+  await page.getByLabel('differs, % of genuine').fill('6,5');
+  await page.getByRole('button', { name: 'Add somebody who disagrees' }).click();
+  await expect(wrong).toContainText('need what they found');
+  await page.getByLabel('somebody found otherwise').last().fill('a genuine one had a gap');
+  await page.getByLabel('source').last().fill('a shop in the harbour');
+  await page.keyboard.press('Control+s');
+  await page.waitForURL(/outside.collar$/);
+  await expect(page.getByText('a genuine one had a gap')).toBeVisible();
+  await expect(page.getByText('differs on 6.5 % of genuine')).toBeVisible();
+});
+
+test('a release gets a check of its own, by variant and with a drawing from a file', async ({ page }) => {
+  await visit(page, '/releases/holt-ridge-ember');
+  await press(page, 'e');
+  await page.waitForURL(/holt-ridge-ember\/edit/);
+  await page.getByRole('link', { name: 'Add a check' }).click();
+  await page.waitForURL(/checks\/new/);
+  await page.getByLabel('name', { exact: true }).fill('Knot of the pull tab');
+  await page.getByLabel('what to do').fill('Look at the knot from behind.');
+  await page.getByLabel('what genuine items show').fill('A flat knot, or a round one from the second factory.');
+  await page.getByLabel('what copies show').fill('No knot.');
+  for (const [i, label] of ['Flat', 'Round', 'None'].entries()) {
+    if (i > 1) await page.getByRole('button', { name: 'Add answer' }).click();
+    await page.getByLabel(`answer ${i + 1}`, { exact: true }).fill(label);
+  }
+  await page.getByLabel('source').fill('two pairs');
+  await page.getByRole('button', { name: 'Add variant' }).click();
+  await page.getByLabel('trait', { exact: true }).fill('factory');
+  await page.getByLabel('is', { exact: true }).fill('QE9');
+  await page.getByLabel('then it shows').fill('a round knot');
+  await page.getByRole('checkbox', { name: 'Round' }).check();
+  const wrong = page.getByRole('region', { name: 'Before it can be saved' });
+  await expect(wrong).toContainText('factory QE9 shows, which no variant has');
+  await page.getByLabel('is', { exact: true }).fill('QE2');
+  await expect(wrong).toBeHidden();
+  await page.getByRole('button', { name: 'Add a drawing' }).click();
+  const svg = (viewBox: string, inside: string) => ({
+    name: 'knot.svg',
+    mimeType: 'image/svg+xml',
+    buffer: Buffer.from(`<svg xmlns="http://www.w3.org/2000/svg" viewBox="${viewBox}">${inside}</svg>`),
+  });
+  const file = page.getByLabel('SVG file, genuine');
+  await file.setInputFiles(svg('0 0 24 24', '<path d="M1 1 H9"/>'));
+  await expect(page.getByRole('alert')).toContainText('it has to be “0 0 120 80”');
+  await file.setInputFiles(svg('0 0 120 80', '<g transform="scale(2)"><path d="M1 1 H9"/></g>'));
+  await expect(page.getByRole('alert')).toContainText('flatten them first');
+  await file.setInputFiles(
+    svg('0 0 120 80', '<circle cx="60" cy="40" r="10" stroke-width="3"/><polygon points="1,2 3,4" fill="red"/>'),
+  );
+  await expect(page.getByLabel('Line 1, genuine')).toHaveValue('M50 40 A10 10 0 1 0 70 40 A10 10 0 1 0 50 40 Z');
+  await expect(page.getByLabel('Line 2, genuine')).toHaveValue('M1 2 3 4 Z');
+  await page.keyboard.press('Control+s');
+  await page.waitForURL(/releases\/holt-ridge-ember$/);
+  await page.getByRole('link', { name: 'Knot of the pull tab' }).click();
+  await page.waitForURL(/own.knot-of-the-pull-tab/);
+  await expect(page.getByText('a round knot')).toBeVisible();
 });

@@ -7,12 +7,15 @@ import { assess } from '@/core/judgement/assess';
 import { groundsOf } from '@/core/judgement/grounds';
 import type { TellStatistics } from '@/core/judgement/statistics';
 import { verdictBody } from '@/core/judgement/verdictBody';
+import type { Release } from '@/core/releases/release';
 import { type TestDesk, testDesk } from '@/demo/testing/testDesk';
 import { readDocument } from '@/store/documents';
 import { readCaseFolder } from './caseFolder';
 import { agreementByQuarter, readCheckRecords, saveCheck } from './checks';
 import { previewRules, readHouseRules, saveHouseRules } from './houseRules';
 import { recordEvents } from './recordEvents';
+import { saveEditedRecord } from './records';
+import { newestRelease, readRelease } from './releases';
 
 let at: TestDesk;
 beforeAll(async () => {
@@ -144,5 +147,71 @@ describe('an edited check', () => {
     await expect(saveCheck(at.desk, 'footwear', { ...check, g: 0.6, c: 0.5 })).rejects.toThrow(/tells nothing/);
     await expect(saveCheck(at.desk, 'footwear', { ...check, seconds: -1 })).rejects.toThrow(/seconds/);
     await expect(saveCheck(at.desk, 'footwear', { ...check, after: ['box.corners'] })).rejects.toThrow(/circle/);
+  });
+});
+
+describe('a release edited on the screen', () => {
+  const own = async () => (await readRelease(at.desk, 'tarn-court-low-fog')).release;
+  it('says its own figures and checks, and a case takes them over when asked', async () => {
+    const { body, revision } = await own();
+    const before = await newestRelease(at.desk, body.id);
+    await record('PP-0008', 'releaseChosen', { release: before, sizeKey: '42', reason: 'it is this one' });
+    const [seam] = body.checks.add.filter(({ id }) => id === 'own.tongue-seam');
+    const next = {
+      ...body,
+      nominal: { ...body.nominal, 'lace-width': { ...body.nominal['lace-width'], value: 9 } },
+      checks: { add: [{ ...seam, id: 'box.corners', name: 'Corners, here' }], off: ['senses.uv'] },
+    };
+    expect(await saveEditedRecord(at.desk, { kind: 'release', body: next, from: revision })).toEqual({
+      revision: revision + 1,
+    });
+    const { newerRelease, grounds } = await readCaseFolder(at.desk, 'PP-0008');
+    expect(grounds.release?.revision).toBe(revision);
+    expect(newerRelease).toMatchObject({ id: body.id, revision: revision + 1 });
+    expect((await assessed('PP-0008')).findings.some(({ check }) => check.id === 'senses.uv')).toBe(true);
+    await record('PP-0008', 'releaseChosen', { release: newerRelease, sizeKey: '42', reason: 'the record was edited' });
+    const { findings } = await assessed('PP-0008');
+    expect(findings.some(({ check }) => check.id === 'senses.uv')).toBe(false);
+    expect(findings.find(({ check }) => check.id === 'box.corners')?.check.name).toBe('Corners, here');
+    expect((await readCaseFolder(at.desk, 'PP-0008')).newerRelease).toBeNull();
+    // The kind’s own record of the check goes on under its own words.
+    const { records } = await readCheckRecords(at.desk, 'footwear');
+    expect(records.find(({ check }) => check.id === 'box.corners')?.check.name).not.toBe('Corners, here');
+  });
+  it.each<[string, (release: Release) => object, RegExp]>([
+    ['a tolerance of zero', (r) => ({ nominal: { x: { ...r.nominal['lace-width'], tolerance: 0 } } }), /tolerance/],
+    [
+      'a check in a layer that is not there',
+      (r) => ({ checks: { off: [], add: [{ ...r.checks.add[0], layer: 'attic' }] } }),
+      /layer “attic”/,
+    ],
+    [
+      'its own check and the kind’s waiting for each other',
+      (r) => ({
+        checks: {
+          off: [],
+          add: [
+            { ...r.checks.add[0], id: 'own.first', after: ['own.second'] },
+            { ...r.checks.add[0], id: 'own.second', after: ['own.first'] },
+          ],
+        },
+      }),
+      /in a circle/,
+    ],
+    ['a maker that is not in the records', () => ({ maker: 'nobody' }), /maker “nobody”/],
+  ])('is refused with %s', async (_, change, sentence) => {
+    const { body, revision } = await own();
+    const broken = { ...body, ...change(body) };
+    await expect(saveEditedRecord(at.desk, { kind: 'release', body: broken, from: revision })).rejects.toThrow(
+      sentence,
+    );
+    expect((await own()).revision).toBe(revision);
+  });
+  it('is refused where somebody has kept another revision meanwhile', async () => {
+    const { body, revision } = await own();
+    const late = saveEditedRecord(at.desk, { kind: 'release', body, from: revision - 1 });
+    await expect(late).rejects.toMatchObject({ kind: 'conflict', message: expect.stringMatching(/meanwhile/) });
+    const again = saveEditedRecord(at.desk, { kind: 'release', body, from: 0 });
+    await expect(again).rejects.toThrow(/another name/);
   });
 });
