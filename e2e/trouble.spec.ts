@@ -182,6 +182,7 @@ for (const [name, path] of [
   ['Verdict', '/case/PP-0407/verdict'],
   ['Releases', '/releases'],
   ['Release record', '/releases/tarn-court-low-fog'],
+  ['Release editor', '/releases/tarn-court-low-fog/edit'],
   ['Code schemes', '/schemes'],
   ['Code scheme', '/schemes/ilvane-batch-2020'],
   ['Size charts', '/charts'],
@@ -189,6 +190,7 @@ for (const [name, path] of [
   ['Seen codes', '/seen'],
   ['Checks', '/checks/footwear'],
   ['Check', '/checks/footwear/label.print'],
+  ['Check editor', '/checks/footwear/underneath.guide-holes/edit'],
   ['House rules', '/rules'],
 ] as const) {
   test(`${name} can be read by everybody, in a bright and in a dim room, and fits a tablet`, async ({ page }) => {
