@@ -89,8 +89,13 @@ export async function answerAll(page: Page): Promise<number> {
     const form = await line.getAttribute('data-form');
     if (form === 'quantity' || form === 'count') {
       const expected = await line.locator('strong').first().textContent();
-      await type(page, /-?[\d.]+/.exec(expected ?? '')?.[0] ?? '1');
+      const figure = /-?[\d.]+/.exec(expected ?? '')?.[0] ?? '1';
+      await type(page, figure);
       await press(page, 'Enter');
+      if (await line.getByText('Now the right').isVisible()) {
+        await type(page, figure);
+        await press(page, 'Enter');
+      }
     } else if (form === 'text') {
       const expected = await line.locator('dd').first().textContent();
       await press(page, 'w');

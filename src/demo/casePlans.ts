@@ -477,7 +477,11 @@ export const CASE_PLANS: CasePlan[] = [
     inspected: 'done',
     answers: {
       'own.lid-stamp': 0,
+      // Thread of a colour that no factory uses.
+      'own.tongue-seam': 2,
       'outside.emblem': { off: 2.6 },
+      'outside.panel-height': { off: 3 },
+      'underneath.footbed': { off: -2.6 },
       'outside.stitch-density': { off: -2.2 },
       'senses.weight': { off: -3 },
       'outside.lines': 1,

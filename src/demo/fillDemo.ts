@@ -6,7 +6,7 @@ import { answersOf } from '@/core/checks/answers';
 import type { CheckDefinition } from '@/core/checks/check';
 import type { Finding } from '@/core/checks/finding';
 import { gatherFindings } from '@/core/checks/findings';
-import { pairOutcome } from '@/core/checks/outcome';
+import { bothSides, pairOutcome } from '@/core/checks/outcome';
 import { writeEpc } from '@/core/codes/epc';
 import { encode } from '@/core/codes/schemes/encode';
 import { contextOf } from '@/core/crossread/context';
@@ -200,7 +200,10 @@ function recorded(check: CheckDefinition, answer: number | { off: number }, find
     const off = typeof answer === 'object' ? answer.off : form.form === 'count' ? 0 : 0.15;
     const { value, tolerance } = finding.nominal;
     const measured = Number((value + off * tolerance).toFixed(form.form === 'count' ? 0 : value < 2 ? 2 : 1));
-    return { outcome: Math.abs(off) <= 1 ? 'agrees' : 'differs', value: measured };
+    const outcome = Math.abs(off) <= 1 ? 'agrees' : 'differs';
+    if (form.form !== 'quantity' || !form.sides) return { outcome, value: measured };
+    const other = Number((measured + (off > 0 ? -0.1 : 0.1)).toFixed(1));
+    return { outcome, ...bothSides(String(measured), String(other)) };
   }
   const place = typeof answer === 'number' ? answer : 0;
   if (form.form === 'pair') {

@@ -29,8 +29,11 @@ export type AnswerForm =
   | { form: 'pair'; rule: PairRule; states: string[]; genuine: string[] }
   /** What stands or is heard there, held against what may stand there, as words are. */
   | { form: 'text'; expected: string[] }
-  /** A measured value, compared with a nominal measure of the release; `instrument`: one that can supply it. */
-  | { form: 'quantity'; measure: string; uncertainty: number; instrument?: string }
+  /**
+   * A measured value, compared with a nominal measure of the release; `instrument`: one that can supply it; `sides`:
+   * measured left and right, and each compared.
+   */
+  | { form: 'quantity'; measure: string; uncertainty: number; instrument?: string; sides?: true }
   /** How many there are, compared with a nominal measure of the release. */
   | { form: 'count'; measure: string }
   /** The cross-reading answers it by one of its rules, for the places named. */

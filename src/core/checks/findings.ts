@@ -8,7 +8,7 @@ import type { CheckDefinition, KindDefinition } from './check';
 import { expectedMeasure } from './exemplars';
 import { checkFor, type PossibleVariants, waitsForTrait, waysOf, whenWords } from './expectation';
 import { type Finding, type Nominal, nearestNominal } from './finding';
-import { outcomeOf } from './outcome';
+import { outcomeOf, weighedValue } from './outcome';
 import { withSecondOpinion } from './secondOpinion';
 
 /** The checks of a release: its kind's, with its own added and some switched off. */
@@ -39,7 +39,7 @@ function answered(check: CheckDefinition, entry: FindingEntry, nominal: Nominal 
   const { outcome, state: _, ...found } = entry;
   const held = nominal && found.value !== undefined ? nearestNominal(nominal, found.value) : nominal;
   const mark = outcomeOf({ check, nominal: held }, found) ?? outcome;
-  return { check, mark, ...found, nominal: held, problems: [] };
+  return { check, mark, ...found, value: weighedValue({ check, nominal: held }, found), nominal: held, problems: [] };
 }
 
 /** A check that a person answers, or has answered, on this item. */

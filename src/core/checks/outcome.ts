@@ -3,7 +3,7 @@ import { wordsKey } from '../crossread/words';
 import { answersOf } from './answers';
 import type { AnswerForm, CheckDefinition, Outcome } from './check';
 import { readingsOfCheck } from './expectation';
-import { type Finding, measuredOutcome } from './finding';
+import { type Finding, measuredOutcome, nearestNominal } from './finding';
 
 /**
  * What left and right come to together: each must be a genuine state, and they must stand as the rule says.
@@ -24,6 +24,30 @@ export function textOutcome(answer: Extract<AnswerForm, { form: 'text' }>, found
   return answer.expected.some((each) => wordsKey(each) === key) ? 'agrees' : 'differs';
 }
 
+/** To six places, since halves of decimals are no binary fractions. */
+const meanOf = (sides: string[]): number =>
+  Number((sides.reduce((sum, side) => sum + Number(side), 0) / sides.length).toFixed(6));
+
+/** Two measured sides as they are recorded: the mean is the value. */
+export function bothSides(left: string, right: string): { left: string; right: string; value: number } {
+  return { left, right, value: meanOf([left, right]) };
+}
+
+/**
+ * The value that a measured finding is weighed by: the mean of both sides, or, where one is out of tolerance, the
+ * side that is farther off, since a mean would hide it.
+ */
+export function weighedValue(
+  { check, nominal }: Pick<Finding, 'check' | 'nominal'>,
+  { value, left, right }: Found,
+): number | undefined {
+  if (left === undefined || right === undefined || check.answer.form !== 'quantity') return value;
+  const sides = [left, right].map(Number);
+  if (!nominal || sides.every((side) => measuredOutcome(check, side, nominal) === 'agrees')) return value;
+  const off = (side: number) => Math.abs(side - nearestNominal(nominal, side).value);
+  return sides.reduce((far, side) => (off(side) > off(far) ? side : far));
+}
+
 /** What was found, as far as it bears on what it comes to. */
 type Found = Pick<RecordedFinding, 'choice' | 'value' | 'left' | 'right' | 'text'>;
 
@@ -42,6 +66,10 @@ export function outcomeOf({ check, nominal }: Pick<Finding, 'check' | 'nominal'>
     return known ? pairOutcome(answer, left, right) : null;
   }
   if (answer.form === 'text') return text === undefined ? null : textOutcome(answer, text);
+  if (answer.form === 'quantity' && left !== undefined && right !== undefined) {
+    const outcomes = [left, right].map((side) => measuredOutcome(check, Number(side), nominal));
+    return outcomes.find((outcome) => outcome !== 'agrees') ?? outcomes[0] ?? null;
+  }
   return (
     measuredOutcome(check, value, nominal) ?? answersOf(check).find(({ label }) => label === choice)?.outcome ?? null
   );
@@ -54,8 +82,12 @@ export function answerProblem(check: CheckDefinition, answer: RecordedFinding): 
   if (outcome === 'cantTell' && choice === undefined) return null;
   const judged = () => readingsOfCheck(check).some((each) => outcomeOf({ check: each }, answer) === outcome);
   switch (form.form) {
-    case 'quantity':
-      return value === undefined ? `“${name}” wants a measured value.` : null;
+    case 'quantity': {
+      if (value === undefined) return `“${name}” wants a measured value.`;
+      const sides = [left, right].filter((side) => side !== undefined);
+      const sound = sides.length === 0 || (sides.length === 2 && Math.abs(meanOf(sides) - value) < 1e-6);
+      return sound ? null : `“${name}” wants one figure for the left, one for the right, and their mean.`;
+    }
     case 'count':
       return value === undefined || !Number.isInteger(value) || value < 0 ? `“${name}” wants a whole number.` : null;
     case 'text':

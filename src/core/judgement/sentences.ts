@@ -46,7 +46,8 @@ export function formatInterval90([low, high]: [number, number]): string {
 export function findingWords({ check, mark, choice, value, nominal, reason, left, right, text }: Finding): string {
   if (value !== undefined && nominal) {
     const uncertainty = check.answer.form === 'quantity' ? ` ± ${check.answer.uncertainty}` : '';
-    return `${check.name}: ${value}${uncertainty} ${nominal.unit}, expected ${expectedFigure(check, nominal)}${nominal.when ? ` (${nominal.when})` : ''}`;
+    const found = left ? `left ${left}, right ${right}` : value;
+    return `${check.name}: ${found}${uncertainty} ${nominal.unit}, expected ${expectedFigure(check, nominal)}${nominal.when ? ` (${nominal.when})` : ''}`;
   }
   if (choice) return `${check.name}: ${choice.charAt(0).toLowerCase()}${choice.slice(1)}`;
   if (left) return `${check.name}: left ${left}, right ${right}`;

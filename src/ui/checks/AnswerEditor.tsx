@@ -235,6 +235,11 @@ export function AnswerEditor({
                 min={0.0001}
                 onChange={(uncertainty) => onChange({ ...answer, uncertainty: uncertainty ?? answer.uncertainty })}
               />
+              <Tick
+                label="left and right"
+                checked={answer.sides ?? false}
+                onChange={(on) => onChange({ ...answer, sides: on || undefined })}
+              />
               <LabelledChoice
                 label="sent by an instrument"
                 value={answer.instrument ?? 'none'}

@@ -7,7 +7,7 @@ import type { Finding } from '@/core/checks/finding';
 import { outcomeOf } from '@/core/checks/outcome';
 import { Button, Key } from '../controls/Button';
 import { MarkSign } from '../marks/MarkSign';
-import { PAIR_WORDS } from './pairWords';
+import { sidesWords } from './pairWords';
 import type { Answers } from './useAnswers';
 
 export interface AnswerActions {
@@ -42,8 +42,9 @@ export function AnswerRow({
   const { answer } = check;
   const { left } = answers;
   const choices = answersOf(check);
+  const sides = sidesWords(answer);
   const measured = answer.form === 'quantity' || answer.form === 'count';
-  const [text, setText] = useState(value === undefined ? (finding.text ?? '') : String(value));
+  const [text, setText] = useState(value === undefined || finding.left ? (finding.text ?? '') : String(value));
   const [entry, setEntry] = useState<Entry>({ kind: 'none' });
   const [trouble, setTrouble] = useState('');
   const field = useRef<HTMLInputElement>(null);
@@ -71,7 +72,9 @@ export function AnswerRow({
     }
     setTrouble('');
     answers.measure(figure);
-    field.current?.blur();
+    // The right is measured next, with the same field.
+    if (sides && left === null) setText('');
+    else field.current?.blur();
   };
   const keepEntry = (event: FormEvent) => {
     event.preventDefault();
@@ -91,7 +94,7 @@ export function AnswerRow({
   return (
     <div className="grid gap-2">
       <div className="flex flex-wrap items-center gap-2">
-        {answer.form === 'pair' && (
+        {sides && (
           <p className="w-full">
             {finding.left && left === null ? (
               <>
@@ -100,11 +103,11 @@ export function AnswerRow({
               </>
             ) : left === null ? (
               <>
-                <strong className="font-semibold">Left</strong> first, then right: {PAIR_WORDS[answer.rule]}
+                <strong className="font-semibold">Left</strong> first, then right: {sides}
               </>
             ) : (
               <>
-                Left: {left}. Now the <strong className="font-semibold">right</strong>: {PAIR_WORDS[answer.rule]}
+                Left: {left}. Now the <strong className="font-semibold">right</strong>: {sides}
               </>
             )}
           </p>

@@ -26,8 +26,9 @@ function answerWords(finding: Finding): string {
   const { check, mark, choice, value, nominal, reason } = finding;
   if (check.answer.form === 'codes') return mark === 'open' ? 'from the codes' : MARK_WORDS[mark];
   if (mark === 'excused') return `excused: ${reason}`;
+  if (finding.left)
+    return `left ${finding.left}, right ${finding.right}${nominal ? ` ${nominal.unit}, ${MARK_WORDS[mark]}` : ''}`;
   if (value !== undefined && nominal) return `${value} ${nominal.unit}, ${MARK_WORDS[mark]}`;
-  if (finding.left) return `left ${finding.left}, right ${finding.right}`;
   return choice ?? finding.text ?? MARK_WORDS[mark];
 }
 

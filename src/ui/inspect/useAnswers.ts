@@ -1,7 +1,7 @@
 'use client';
 import { useRef, useState } from 'react';
 import { answersOf } from '@/core/checks/answers';
-import { outcomeOf } from '@/core/checks/outcome';
+import { bothSides, outcomeOf } from '@/core/checks/outcome';
 import { useCaseBook } from '../casebook/CaseBook';
 import type { Walk } from './useWalk';
 
@@ -55,7 +55,12 @@ export function useAnswers({ current, goTo, advance }: Walk): Answers {
       else if (left === null) setHalf({ check: id, left: label });
       else find({ left, right: label });
     },
-    measure: (value) => find({ value }),
+    measure: (value) => {
+      const sides = answerable && current.check.answer.form === 'quantity' && current.check.answer.sides;
+      if (!sides) find({ value });
+      else if (left === null) setHalf({ check: id, left: String(value) });
+      else find(bothSides(left, String(value)));
+    },
     write: (text) => find({ text }),
     cantTell: () => {
       if (answerable) keep('findingRecorded', { check: id, outcome: 'cantTell' });

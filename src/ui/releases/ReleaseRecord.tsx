@@ -70,10 +70,10 @@ export function ReleaseRecord({
               <tbody>
                 {Object.entries(release.nominal).map(([id, measure]) => (
                   <tr key={id} className="border-b">
-                    <th scope="row" className="py-1.5 text-left font-normal">
+                    <th scope="row" className="py-1.5 pr-4 text-left font-normal whitespace-nowrap">
                       {id.replaceAll('-', ' ')}
                     </th>
-                    <td className="font-mono">
+                    <td className="pr-4 font-mono whitespace-nowrap">
                       {measure.value} ± {measure.tolerance} {measure.unit}
                     </td>
                     <td className="text-[13px] text-soft">

@@ -4,11 +4,12 @@ import { useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import type { RecordedFinding } from '@/core/casefile/event';
 import { answersOf } from '@/core/checks/answers';
-import { outcomeOf } from '@/core/checks/outcome';
+import { bothSides, outcomeOf } from '@/core/checks/outcome';
 import { answerText } from '@/core/checks/secondOpinion';
 import { useCaseBook } from '../casebook/CaseBook';
 import { Button, Key } from '../controls/Button';
 import { CheckGuide } from '../inspect/CheckGuide';
+import { sidesWords } from '../inspect/pairWords';
 
 /** The checks that a second person was asked about, one after another, without the first answers. */
 export function BlindOpinion({ opinion: id, me }: { opinion: string; me: string | null }) {
@@ -50,7 +51,14 @@ export function BlindOpinion({ opinion: id, me }: { opinion: string; me: string 
     }
     const value = Number(text.replace(',', '.'));
     const whole = answer.form !== 'count' || (Number.isInteger(value) && value >= 0);
-    if (!whole || !Number.isFinite(value) || !find({ value }))
+    const sides = answer.form === 'quantity' && answer.sides;
+    if (sides && left === null && Number.isFinite(value)) {
+      setLeft(String(value));
+      setText('');
+      return;
+    }
+    const found = sides && left !== null ? bothSides(left, String(value)) : { value };
+    if (!whole || !Number.isFinite(value) || !find(found))
       setTrouble(`“${text.slice(0, 30)}” is no figure. Enter the value in ${current.nominal?.unit ?? 'figures'}.`);
   };
   useHotkeys('1,2,3,4,5,6,7,8,9', (event) => pick(Number(event.key) - 1), [current, left, answers]);
@@ -82,9 +90,7 @@ export function BlindOpinion({ opinion: id, me }: { opinion: string; me: string 
         <section aria-label={current.check.name} className="grid gap-3 border-y bg-sheet p-4">
           <h2 className="text-lg font-semibold">{current.check.name}</h2>
           <CheckGuide finding={current} />
-          {current.check.answer.form === 'pair' && (
-            <p>{left === null ? 'Left first.' : `Left: ${left}. Now the right.`}</p>
-          )}
+          {sidesWords(current.check.answer) && <p>{left === null ? 'Left first.' : `Left: ${left}. Now the right.`}</p>}
           <div className="flex flex-wrap gap-2">
             {answersOf(current.check).map(({ label }, i) => (
               <Button key={label} onClick={() => pick(i)}>

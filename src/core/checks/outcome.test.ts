@@ -1,0 +1,40 @@
+import { describe, expect, it } from 'vitest';
+import type { RecordedFinding } from '../casefile/event';
+import { caseWith, findingsOf, GROUNDS } from '../testing/bench';
+import type { CheckDefinition } from './check';
+import { answerProblem, bothSides } from './outcome';
+
+const toe = GROUNDS.kind.checks.find(({ id }) => id === 'outside.toe-height') as CheckDefinition;
+const STAMP = { at: '2026-01-01T00:00:00Z', by: 'anyone', state: 'recorded' as const };
+
+describe('a value measured left and right', () => {
+  // 46 mm at size 42, tolerance 1.5 mm, rule 0.5 mm; from factory VM7, so that no other figure holds.
+  const at = (left: number, right: number) => {
+    const answer = { outcome: 'agrees' as const, ...bothSides(String(left), String(right)) };
+    const file = caseWith({ [toe.id]: { ...STAMP, ...answer } });
+    const factoryCode = { ...STAMP, state: 'read' as const, place: 'innerLabel', fact: 'factoryCode', raw: 'VM7' };
+    return findingsOf({ ...file, facts: { innerLabel: { factoryCode: { ...factoryCode, via: 'typed' } } } })[toe.id];
+  };
+  it.each([
+    [46.2, 45.8, 'agrees', 46],
+    // One shoe is out: it is not hidden by the mean.
+    [46, 49, 'differs', 49],
+    [43.1, 46, 'differs', 43.1],
+    [49, 50, 'differs', 50],
+    [43, 49.5, 'differs', 49.5],
+  ])('left %s, right %s: %s, weighed as %s', (left, right, mark, value) =>
+    expect(at(left, right)).toMatchObject({ mark, value, left: String(left), right: String(right) }),
+  );
+  it('is recorded with its mean, exact to six places, or refused', () => {
+    expect(bothSides('46.2', '46.1').value).toBe(46.15);
+    const given = (change: Partial<RecordedFinding>) => ({
+      outcome: 'agrees' as const,
+      ...bothSides('46', '47'),
+      ...change,
+    });
+    expect(answerProblem(toe, given({}))).toBeNull();
+    expect(answerProblem(toe, { outcome: 'agrees', value: 46 })).toBeNull();
+    for (const wrong of [{ value: 46 }, { right: undefined }, { left: 'high' }])
+      expect(answerProblem(toe, given(wrong))).toMatch(/one for the right, and their mean/);
+  });
+});
