@@ -2,6 +2,7 @@ import { spawnSync } from 'node:child_process';
 import { mkdtemp, readFile, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { RELEASES } from '@/demo/releases';
 
@@ -63,6 +64,32 @@ describe('command line', () => {
     expect(run('import', file).json()).toEqual({ number: 'PP-0002', head: assessed.json().head });
     await writeFile(file, (await readFile(file, 'utf8')).slice(0, 900));
     expect(run('import', file)).toMatchObject({ status: 1, stderr: expect.stringMatching(/not a whole JSON file/) });
+  });
+  it('packs a sealed case, and says of a pack or an export what was changed in it', async () => {
+    const pack = join(directory, 'pack.zip');
+    expect(run('pack', 'PP-0006', '--to', pack).status).toBe(0);
+    expect(run('verify', pack)).toMatchObject({ status: 0 });
+    const files = unzipSync(await readFile(pack));
+    const findings = strFromU8(files['findings.csv'] as Uint8Array);
+    await writeFile(pack, zipSync({ ...files, 'findings.csv': strToU8(findings.replace('differs', 'agrees')) }));
+    const found = run('verify', pack);
+    expect(found.status).toBe(1);
+    expect(found.json()).toMatchObject({ intact: false, changed: ['findings.csv was changed.'] });
+
+    // One byte of a sealed log.
+    const file = join(directory, 'sealed.json');
+    run('export', 'PP-0006', '--to', file);
+    expect(run('verify', file).status).toBe(0);
+    const text = await readFile(file, 'utf8');
+    const at = text.indexOf('"verdictSealed"');
+    await writeFile(
+      file,
+      text.slice(0, at) + text.slice(at).replace(/"p[gG]enuine": ?0\.0/, (part) => `${part.slice(0, -1)}1`),
+    );
+    expect(await readFile(file, 'utf8')).not.toBe(text);
+    const changed = run('verify', file);
+    expect(changed.status).toBe(1);
+    expect(JSON.stringify(changed.json())).toMatch(/was changed after it was recorded/);
   });
   it('takes in records, all or none', async () => {
     const file = join(directory, 'records.json');
