@@ -159,7 +159,7 @@ export function AnswerRow({
               onChange={(event) => setText(event.target.value)}
               onKeyDown={(event) => event.key === 'Escape' && event.currentTarget.blur()}
               aria-label={`${check.name} in ${nominal.unit}`}
-              placeholder="measured"
+              placeholder={sides ? (left === null ? 'left' : 'right') : 'value'}
               className="h-10 w-28 border border-line bg-ground px-2 font-mono text-[18px] outline-none focus:border-accent"
             />
             <span>

@@ -68,7 +68,10 @@ export function InspectView() {
 
   return (
     <main className="mx-auto grid max-w-[1360px] grid-cols-[168px_minmax(0,1fr)_300px] gap-6 px-5 py-4 max-[1100px]:grid-cols-[150px_minmax(0,1fr)] max-md:grid-cols-1">
-      <Layers layers={grounds.kind.layers} findings={assessment.findings} current={layer} onPick={walk.goToLayer} />
+      {/* What stands beside the checks stays in sight however long their list is. */}
+      <div className="top-3 self-start overflow-y-auto md:sticky md:max-h-[calc(100dvh-1.5rem)]">
+        <Layers layers={grounds.kind.layers} findings={assessment.findings} current={layer} onPick={walk.goToLayer} />
+      </div>
       <div className="min-w-0">
         <div className="mb-2 flex flex-wrap items-center justify-between gap-x-4">
           <h2 className="text-lg font-semibold">
@@ -125,7 +128,7 @@ export function InspectView() {
           <MarkLegend />
         </div>
       </div>
-      <div className="max-[1100px]:col-span-full max-[1100px]:border-t max-[1100px]:pt-4">
+      <div className="top-3 self-start overflow-y-auto max-[1100px]:col-span-full max-[1100px]:border-t max-[1100px]:pt-4 min-[1101px]:sticky min-[1101px]:max-h-[calc(100dvh-1.5rem)]">
         <Standing onNext={goTo} />
       </div>
       <ToolsSheet open={tools} onOpenChange={setTools} />
