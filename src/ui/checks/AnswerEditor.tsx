@@ -4,6 +4,7 @@ import type { AnswerForm, KindDefinition, Outcome, PairRule } from '@/core/check
 import { TOOLS } from '@/core/checks/tools';
 import { RULES } from '@/core/crossread/rules';
 import { Button } from '../controls/Button';
+import { IdField } from '../controls/IdField';
 import { LabelledChoice } from '../controls/LabelledChoice';
 import { NumberField } from '../controls/NumberField';
 import { RemoveButton } from '../controls/RemoveButton';
@@ -212,15 +213,12 @@ export function AnswerEditor({
       )}
       {'measure' in answer && (
         <div className="flex flex-wrap items-end gap-3">
-          <TextField
+          <IdField
             label="measure in the record of the release"
             className="w-64 font-mono"
             list="known-measures"
             value={answer.measure}
-            maxLength={80}
-            onChange={({ target }) =>
-              onChange({ ...answer, measure: target.value.toLowerCase().replace(/[^a-z0-9.-]+/g, '-') })
-            }
+            onChange={(measure) => onChange({ ...answer, measure })}
           />
           <datalist id="known-measures">
             {measures.map((measure) => (

@@ -1,7 +1,5 @@
 'use client';
-import { useRouter } from 'next/navigation';
 import { type ReactNode, useState } from 'react';
-import { useHotkeys } from 'react-hotkeys-hook';
 import { answersOf } from '@/core/checks/answers';
 import type { Bearing, CheckDefinition, KindDefinition, Support } from '@/core/checks/check';
 import { checkKind, releaseProblems } from '@/core/checks/checkKind';
@@ -16,6 +14,7 @@ import { TextArea } from '../controls/TextArea';
 import { TextField } from '../controls/TextField';
 import { CheckGuide } from '../inspect/CheckGuide';
 import { MarkSign } from '../marks/MarkSign';
+import { EditorHead } from '../records/EditorHead';
 import { RecordTabs } from '../records/RecordTabs';
 import { SaveNotice } from '../records/SaveNotice';
 import { useSaveRecord } from '../records/useSaveRecord';
@@ -123,7 +122,6 @@ export function CheckEditor({
   revision: number;
   check: CheckDefinition;
 }) {
-  const router = useRouter();
   const [draft, setDraft] = useState(kept);
   const { save, message, failed } = useSaveRecord();
   const set = (change: Partial<CheckDefinition>) => setDraft({ ...draft, ...change });
@@ -149,29 +147,19 @@ export function CheckEditor({
   const wrong = [...missing, ...new Set(unsound)];
   const back = release ? `/releases/${release.id}` : `/checks/${kind.id}${kept.id ? `/${kept.id}` : ''}`;
   const keep = () => {
-    if (wrong.length > 0) return;
     if (nextRelease) void save('/api/records', { kind: 'release', body: nextRelease, from: revision }, back);
     else void save('/api/checks', { kind: kind.id, check }, `/checks/${kind.id}/${check.id}`);
   };
-  useHotkeys('mod+s', keep, { preventDefault: true, enableOnFormTags: true });
   const percent = (share: number) => Number((share * 100).toFixed(2));
   const worth = (outcome: 'agrees' | 'differs') =>
     10 * Math.log10(outcome === 'differs' ? check.g / check.c : (1 - check.g) / (1 - check.c));
   return (
     <main className="mx-auto max-w-[1360px] px-5 py-4">
       <RecordTabs />
-      <div className="mb-4 flex flex-wrap items-end justify-between gap-3">
-        <h1 className="text-[22px]">
-          <span className="text-soft">{release ? `${release.name}, ${release.colourName}:` : `${kind.name}:`}</span>{' '}
-          <strong className="font-semibold">{draft.name.trim() || 'a new check'}</strong>
-        </h1>
-        <div className="flex gap-2">
-          <Button onClick={() => router.push(back)}>Leave it as it was</Button>
-          <Button look="act" disabled={wrong.length > 0} onClick={keep}>
-            Save check <Key>Ctrl S</Key>
-          </Button>
-        </div>
-      </div>
+      <EditorHead saveName="Save check" back={back} wrong={wrong} onSave={keep}>
+        <span className="text-soft">{release ? `${release.name}, ${release.colourName}:` : `${kind.name}:`}</span>{' '}
+        <strong className="font-semibold">{draft.name.trim() || 'a new check'}</strong>
+      </EditorHead>
       <div className="grid grid-cols-[minmax(0,1.35fr)_minmax(0,1fr)] gap-8 max-[1100px]:grid-cols-1">
         <div className="grid min-w-0 content-start gap-7">
           <Part title="What is looked at">

@@ -3,6 +3,7 @@ import { Plus } from 'lucide-react';
 import { answersOf } from '@/core/checks/answers';
 import type { CheckDefinition } from '@/core/checks/check';
 import { Button } from '../controls/Button';
+import { IdField } from '../controls/IdField';
 import { RemoveButton } from '../controls/RemoveButton';
 import { LinesArea } from '../controls/TextArea';
 import { TextField } from '../controls/TextField';
@@ -22,12 +23,12 @@ export function VariantEditor({ check, onChange }: { check: CheckDefinition; onC
         // biome-ignore lint/suspicious/noArrayIndexKey: an entry has no name of its own while it is written
         <div key={i} className="grid gap-1 border-b pb-2">
           <div className="flex items-end gap-2">
-            <TextField
+            <IdField
               label="trait"
               className="w-32"
               placeholder="factory"
               value={by.trait}
-              onChange={({ target }) => set(i, { trait: target.value.toLowerCase().replace(/[^a-z0-9.-]+/g, '-') })}
+              onChange={(trait) => set(i, { trait })}
             />
             <TextField
               label="is"

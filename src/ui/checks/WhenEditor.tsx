@@ -3,6 +3,7 @@ import { Plus } from 'lucide-react';
 import type { AppliesWhen, CheckDefinition, Condition, Intrusiveness, Outcome } from '@/core/checks/check';
 import { TOOLS } from '@/core/checks/tools';
 import { Button } from '../controls/Button';
+import { IdField } from '../controls/IdField';
 import { LabelledChoice } from '../controls/LabelledChoice';
 import { NumberField } from '../controls/NumberField';
 import { RemoveButton } from '../controls/RemoveButton';
@@ -120,18 +121,12 @@ export function WhenEditor({
         {traits.map(([trait, states], i) => (
           // biome-ignore lint/suspicious/noArrayIndexKey: its name is what is edited
           <div key={i} className="flex items-end gap-2">
-            <TextField
+            <IdField
               label="only where the trait"
               className="w-40"
               value={trait}
-              onChange={({ target }) =>
-                setWhen({
-                  traits: Object.fromEntries(
-                    traits.map((each, at) =>
-                      at === i ? [target.value.toLowerCase().replace(/[^a-z0-9.-]+/g, '-'), each[1]] : each,
-                    ),
-                  ),
-                })
+              onChange={(next) =>
+                setWhen({ traits: Object.fromEntries(traits.map((each, at) => (at === i ? [next, each[1]] : each))) })
               }
             />
             <TextField
@@ -218,12 +213,11 @@ export function WhenEditor({
         />
       </div>
       <TextArea label="caution" value={check.caution ?? ''} onChange={(caution) => set({ caution })} />
-      <TextField
+      <IdField
         label="the answer shows this trait of the variant chain; empty: none"
         className="w-64"
         value={check.trait ?? ''}
-        maxLength={80}
-        onChange={({ target }) => set({ trait: target.value.toLowerCase().replace(/[^a-z0-9.-]+/g, '-') })}
+        onChange={(trait) => set({ trait })}
       />
     </div>
   );

@@ -1,17 +1,15 @@
 'use client';
 import { PencilLine, Plus } from 'lucide-react';
 import Link from 'next/link';
-import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { useHotkeys } from 'react-hotkeys-hook';
 import type { KindDefinition } from '@/core/checks/check';
 import { checkKind, releaseProblems } from '@/core/checks/checkKind';
 import { checksFor } from '@/core/checks/findings';
 import type { NominalMeasure, Release } from '@/core/releases/release';
-import { Button, Key } from '../controls/Button';
 import { LabelledChoice } from '../controls/LabelledChoice';
 import { RemoveButton } from '../controls/RemoveButton';
 import { Tick } from '../controls/Tick';
+import { EditorHead } from '../records/EditorHead';
 import { RecordTabs } from '../records/RecordTabs';
 import { SaveNotice } from '../records/SaveNotice';
 import { useSaveRecord } from '../records/useSaveRecord';
@@ -29,7 +27,6 @@ export function ReleaseEditor({
   revision: number;
   kind: KindDefinition;
 }) {
-  const router = useRouter();
   const [release, setRelease] = useState(kept);
   const { save, message, failed } = useSaveRecord();
   const { nominal, checks } = release;
@@ -46,27 +43,16 @@ export function ReleaseEditor({
     'measure' in answer && !nominal[answer.measure] ? [{ value: answer.measure, label: name }] : [],
   );
   const own = new Set(checks.add.map(({ id }) => id));
-  const keep = () => {
-    if (wrong.length === 0)
-      void save('/api/records', { kind: 'release', body: release, from: revision }, `/releases/${release.id}`);
-  };
-  useHotkeys('mod+s', keep, { preventDefault: true, enableOnFormTags: true });
+  const keep = () =>
+    void save('/api/records', { kind: 'release', body: release, from: revision }, `/releases/${release.id}`);
   const checkPath = (id: string) => `/releases/${release.id}/checks/${encodeURIComponent(id)}`;
   return (
     <main className="mx-auto max-w-[1360px] px-5 py-4">
       <RecordTabs />
-      <div className="mb-4 flex flex-wrap items-end justify-between gap-3">
-        <h1 className="text-[22px]">
-          <strong className="font-semibold">{release.name}</strong>, {release.colourName}{' '}
-          <span className="font-mono text-[17px] text-soft">{release.styleCode}</span>
-        </h1>
-        <div className="flex gap-2">
-          <Button onClick={() => router.push(`/releases/${release.id}`)}>Leave it as it was</Button>
-          <Button look="act" disabled={wrong.length > 0} onClick={keep}>
-            Save record <Key>Ctrl S</Key>
-          </Button>
-        </div>
-      </div>
+      <EditorHead saveName="Save record" back={`/releases/${release.id}`} wrong={wrong} onSave={keep}>
+        <strong className="font-semibold">{release.name}</strong>, {release.colourName}{' '}
+        <span className="font-mono text-[17px] text-soft">{release.styleCode}</span>
+      </EditorHead>
       <div className="mb-5 grid gap-3">
         <SaveNotice wrong={wrong} message={message} failed={failed} />
       </div>
