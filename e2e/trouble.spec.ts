@@ -100,15 +100,26 @@ test('an answer is excused with a reason, noted, and taken back', async ({ page 
   await expect(zip.getByRole('button').first()).toHaveAttribute('aria-expanded', 'true');
 });
 
-test('a measured value typed faster than any scanner is taken whole', async ({ page }) => {
+test('a measured value typed faster than any scanner is taken whole, and a slip of the point is asked about', async ({
+  page,
+}) => {
   await visit(page, '/case/PP-0409/inspect');
   await page.getByRole('button', { name: /^Senses and light,/ }).click();
   const weight = page.locator('li[data-check="senses.weight"]');
   await weight.getByRole('button').first().click();
-  await page.keyboard.type('285.5');
-  await expect(weight.getByRole('textbox')).toHaveValue('285.5');
+  await page.keyboard.type('2855');
+  await expect(weight.getByRole('textbox')).toHaveValue('2855');
   await press(page, 'Enter');
-  await expect(weight).toContainText('285.5 g, agrees');
+  await expect(weight.getByRole('alert')).toContainText('2855 g is far from');
+  await page.keyboard.type('285.5');
+  await press(page, 'Enter');
+  await expect(weight).toContainText('Left: 285.5. Now the right');
+  await page.keyboard.type('28.6');
+  await press(page, 'Enter');
+  await expect(weight.getByRole('alert')).toContainText('28.6 g is far from');
+  // Who means it enters it again.
+  await press(page, 'Enter');
+  await expect(weight).toContainText('left 285.5, right 28.6 g, differs');
 });
 
 test('a sealed case is read only until it is reopened with a reason', async ({ page }) => {

@@ -63,6 +63,12 @@ export function nearestNominal(nominal: Nominal, value: number): Nominal {
   return or.length > 0 ? { ...nearest, or } : nearest;
 }
 
+/** How far a value is from the nearest expected figure, in tolerances. */
+export function tolerancesOff(value: number, nominal: Nominal): number {
+  const { value: expected, tolerance } = nearestNominal(nominal, value);
+  return Math.abs(value - expected) / tolerance;
+}
+
 /** What a measured or counted value comes to; null for checks that are answered otherwise. */
 export function measuredOutcome(
   { answer }: Pick<CheckDefinition, 'answer'>,

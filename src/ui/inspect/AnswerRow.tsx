@@ -3,7 +3,7 @@ import { type FormEvent, type Ref, useImperativeHandle, useRef, useState } from 
 import { flushSync } from 'react-dom';
 import { answersOf } from '@/core/checks/answers';
 import type { Outcome } from '@/core/checks/check';
-import type { Finding } from '@/core/checks/finding';
+import { type Finding, tolerancesOff } from '@/core/checks/finding';
 import { outcomeOf } from '@/core/checks/outcome';
 import { Button, Key } from '../controls/Button';
 import { MarkSign } from '../marks/MarkSign';
@@ -23,6 +23,9 @@ const EXCUSES = [
   'no tool for it at hand',
   'the owner does not allow it',
 ];
+
+/** So many tolerances from what is expected, a figure is more likely a slip of the fingers than a measure. */
+const SLIP = 15;
 
 type Entry = { kind: 'none' } | { kind: 'excuse'; text: string } | { kind: 'note'; text: string };
 
@@ -48,6 +51,8 @@ export function AnswerRow({
   const [entry, setEntry] = useState<Entry>({ kind: 'none' });
   const [trouble, setTrouble] = useState('');
   const field = useRef<HTMLInputElement>(null);
+  /** The far figure that the person was asked about. */
+  const entered = useRef<string | null>(null);
   const beginEntry = (kind: 'excuse' | 'note') => setEntry({ kind, text: '' });
   useImperativeHandle(actions, () => ({
     begin: (digit) => {
@@ -68,6 +73,15 @@ export function AnswerRow({
       setTrouble(
         `“${text.slice(0, 30)}” is no figure. Enter the value in ${nominal?.unit}, for example ${nominal?.value.toFixed(answer.form === 'count' ? 0 : 1)}.`,
       );
+      return;
+    }
+    // A slip of the decimal point would weigh more than everything else; meant is what is entered twice.
+    if (nominal && entered.current !== text && tolerancesOff(figure, nominal) > SLIP) {
+      entered.current = text;
+      setTrouble(
+        `${text.trim()} ${nominal.unit} is far from ${nominal.value.toFixed(1)} ${nominal.unit}. Enter again keeps it; or type it anew.`,
+      );
+      field.current?.select();
       return;
     }
     setTrouble('');
