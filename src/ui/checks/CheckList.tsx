@@ -57,21 +57,26 @@ export function CheckList({
         <h1 className="text-lg font-semibold">
           Checks of {kind.name.toLowerCase()} <span className="font-normal text-soft">{records.length}</span>
         </h1>
-        <nav aria-label="Kinds of goods" className="flex flex-wrap gap-1">
-          {kinds.map(({ id, name }) => (
-            <Link
-              key={id}
-              href={`/checks/${id}`}
-              aria-current={id === kind.id ? 'page' : undefined}
-              className="flex min-h-9 items-center px-2 underline-offset-4 hover:underline aria-[current=page]:font-semibold"
-            >
-              {name}
-            </Link>
-          ))}
-        </nav>
-        <Link href={newPath} className="flex min-h-9 items-center gap-2 text-accent underline-offset-4 hover:underline">
-          New check <Key>n</Key>
-        </Link>
+        <div className="flex flex-wrap items-end gap-x-8">
+          <nav aria-label="Kinds of goods" className="flex flex-wrap gap-1">
+            {kinds.map(({ id, name }) => (
+              <Link
+                key={id}
+                href={`/checks/${id}`}
+                aria-current={id === kind.id ? 'page' : undefined}
+                className="flex min-h-9 items-center px-2 underline-offset-4 hover:underline aria-[current=page]:font-semibold"
+              >
+                {name}
+              </Link>
+            ))}
+          </nav>
+          <Link
+            href={newPath}
+            className="flex min-h-9 items-center gap-2 text-accent underline-offset-4 hover:underline"
+          >
+            New check <Key>n</Key>
+          </Link>
+        </div>
       </div>
       <div className="mb-4 flex flex-wrap items-center gap-x-6 gap-y-1">
         {verdicts.map((verdict) => {
