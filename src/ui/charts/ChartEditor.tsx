@@ -6,6 +6,7 @@ import { checkChart } from '@/core/sizes/checkChart';
 import type { SizeChart, SizeColumn } from '@/core/sizes/sizeChart';
 import { Button, Key } from '../controls/Button';
 import { LabelledChoice } from '../controls/LabelledChoice';
+import { RemoveButton } from '../controls/RemoveButton';
 import { TextField } from '../controls/TextField';
 import { Tick } from '../controls/Tick';
 import { RecordTabs } from '../records/RecordTabs';
@@ -182,15 +183,11 @@ export function ChartEditor({
                       </td>
                     ))}
                     <td>
-                      <button
-                        type="button"
-                        aria-label={`Remove size ${cells[0] || row + 1}`}
+                      <RemoveButton
+                        label={`Remove size ${cells[0] || row + 1}`}
                         disabled={grid.rows.length === 1}
                         onClick={() => setGrid({ ...grid, rows: grid.rows.filter((_, i) => i !== row) })}
-                        className="flex size-9 items-center justify-center text-soft hover:text-ink disabled:opacity-30"
-                      >
-                        <X size={14} aria-hidden />
-                      </button>
+                      />
                     </td>
                   </tr>
                 ))}

@@ -13,9 +13,13 @@ function Line({ name, children }: { name: string; children: ReactNode }) {
   );
 }
 
-/** The figures that a genuine item shows, one for each variant that is still possible. */
+/**
+ * The figures that a genuine item shows, one for each variant that is still possible, the general one first: their
+ * order must not tell a second person which of them the first one’s value was near.
+ */
 function figuresOf(nominal: Nominal | undefined): Nominal[] {
-  return nominal ? [nominal, ...(nominal.or ?? [])] : [];
+  const figures = nominal ? [nominal, ...(nominal.or ?? [])] : [];
+  return figures.sort((a, b) => (a.when ?? '').localeCompare(b.when ?? ''));
 }
 
 /** Everything that somebody needs to know to do a check: what to do, what is right, what copies show, what to mind. */

@@ -9,6 +9,7 @@ import { CHANNELS } from '../casebook/circumstances';
 import { Button, Key } from '../controls/Button';
 import { Choice } from '../controls/Choice';
 import { Sheet } from '../controls/Sheet';
+import { Tick } from '../controls/Tick';
 import { RecordTabs } from '../records/RecordTabs';
 import { post } from '../request';
 import { type Preview, PreviewTable } from './PreviewTable';
@@ -237,23 +238,20 @@ export function RulesView({
             </h2>
             <div className="max-h-52 overflow-auto">
               {checks.map(({ id, name }) => (
-                <label key={id} className="flex min-h-8 items-center gap-2">
-                  <input
-                    type="checkbox"
-                    className="accent-(--accent)"
-                    checked={required.includes(id)}
-                    onChange={({ target }) =>
-                      setRules({
-                        ...rules,
-                        required: {
-                          ...rules.required,
-                          [kind]: target.checked ? [...required, id] : required.filter((each) => each !== id),
-                        },
-                      })
-                    }
-                  />
-                  {name}
-                </label>
+                <Tick
+                  key={id}
+                  label={name}
+                  checked={required.includes(id)}
+                  onChange={(on) =>
+                    setRules({
+                      ...rules,
+                      required: {
+                        ...rules.required,
+                        [kind]: on ? [...required, id] : required.filter((each) => each !== id),
+                      },
+                    })
+                  }
+                />
               ))}
             </div>
           </section>

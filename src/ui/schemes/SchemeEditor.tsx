@@ -1,5 +1,5 @@
 'use client';
-import { Plus, X } from 'lucide-react';
+import { Plus } from 'lucide-react';
 import { useState } from 'react';
 import { useFieldArray, useForm } from 'react-hook-form';
 import { useHotkeys } from 'react-hotkeys-hook';
@@ -7,6 +7,7 @@ import { checkScheme } from '@/core/codes/schemes/checkScheme';
 import { type CodeScheme, SCHEME_FACT_NAMES, type SchemeFact } from '@/core/codes/schemes/codeScheme';
 import { Button, Key } from '../controls/Button';
 import { LabelledChoice } from '../controls/LabelledChoice';
+import { RemoveButton } from '../controls/RemoveButton';
 import { TextField } from '../controls/TextField';
 import { RecordTabs } from '../records/RecordTabs';
 import { SaveNotice } from '../records/SaveNotice';
@@ -129,14 +130,7 @@ export function SchemeEditor({
             <div key={field.key} className="flex items-end gap-2.5 border-b py-2">
               <TextField label="code" className="w-56 font-mono" {...register(`examples.${i}.code`)} />
               <TextField label="means a day such as" {...DAY} {...register(`examples.${i}.day`, optionalDay)} />
-              <button
-                type="button"
-                aria-label={`Remove example ${i + 1}`}
-                className="flex size-9 items-center justify-center text-soft hover:text-ink"
-                onClick={() => examples.remove(i)}
-              >
-                <X size={16} aria-hidden />
-              </button>
+              <RemoveButton label={`Remove example ${i + 1}`} onClick={() => examples.remove(i)} />
             </div>
           ))}
           <Button className="mt-2" onClick={() => examples.append({ code: '', day: null })}>

@@ -1,8 +1,9 @@
 'use client';
-import { ArrowDown, ArrowUp, X } from 'lucide-react';
+import { ArrowDown, ArrowUp } from 'lucide-react';
 import { useState } from 'react';
 import type { Segment } from '@/core/codes/schemes/codeScheme';
 import { Choice } from '../controls/Choice';
+import { RemoveButton } from '../controls/RemoveButton';
 import { TextField } from '../controls/TextField';
 import { blankSegment, choiceOf, SEGMENT_CHOICES } from './blankSegment';
 
@@ -207,15 +208,7 @@ export function SegmentRow({
         >
           <ArrowDown size={16} aria-hidden />
         </button>
-        <button
-          type="button"
-          aria-label={`Remove segment ${index + 1}`}
-          disabled={count === 1}
-          className={SMALL}
-          onClick={onRemove}
-        >
-          <X size={16} aria-hidden />
-        </button>
+        <RemoveButton label={`Remove segment ${index + 1}`} disabled={count === 1} onClick={onRemove} />
       </div>
     </li>
   );

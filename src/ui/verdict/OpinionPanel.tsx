@@ -7,6 +7,7 @@ import { useCaseBook } from '../casebook/CaseBook';
 import { Button, Key } from '../controls/Button';
 import { Choice } from '../controls/Choice';
 import { Sheet } from '../controls/Sheet';
+import { Tick } from '../controls/Tick';
 
 /** Ask another checker, who answers without seeing the first answers; both are shown side by side afterwards. */
 export function OpinionPanel({ me }: { me: string | null }) {
@@ -98,17 +99,11 @@ export function OpinionPanel({ me }: { me: string | null }) {
           <ul className="grid max-h-72 gap-1 overflow-auto">
             {answered.map(({ check }) => (
               <li key={check.id}>
-                <label className="flex min-h-9 items-center gap-2">
-                  <input
-                    type="checkbox"
-                    className="size-4 accent-(--accent)"
-                    checked={chosen.includes(check.id)}
-                    onChange={({ target }) =>
-                      setChosen(target.checked ? [...chosen, check.id] : chosen.filter((each) => each !== check.id))
-                    }
-                  />
-                  {check.name}
-                </label>
+                <Tick
+                  label={check.name}
+                  checked={chosen.includes(check.id)}
+                  onChange={(on) => setChosen(on ? [...chosen, check.id] : chosen.filter((each) => each !== check.id))}
+                />
               </li>
             ))}
           </ul>
