@@ -117,7 +117,7 @@ test('a check is edited, and an unsound edit says why it cannot be saved', async
   await visit(page, '/checks/fragrance');
   await expect(page.getByRole('heading', { name: /Checks of fragrance/ })).toBeVisible();
   await visit(page, '/checks/fragrance/outside.collar');
-  await press(page, 'e');
+  await press(page, 'w');
   await page.waitForURL(/outside.collar\/edit/);
   const wrong = page.getByRole('region', { name: 'Before it can be saved' });
   await page.getByLabel('differs, % of genuine').fill('60');
@@ -136,7 +136,7 @@ test('a check is edited, and an unsound edit says why it cannot be saved', async
 
 test('a release gets a check of its own, by variant and with a drawing from a file', async ({ page }) => {
   await visit(page, '/releases/holt-ridge-ember');
-  await press(page, 'e');
+  await press(page, 'w');
   await page.waitForURL(/holt-ridge-ember\/edit/);
   await page.getByRole('link', { name: 'Add a check' }).click();
   await page.waitForURL(/checks\/new/);

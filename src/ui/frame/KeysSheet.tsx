@@ -8,7 +8,7 @@ const GROUPS: { name: string; keys: [keys: string[], does: string][] }[] = [
     keys: [
       [['scan'], 'a scanner’s text is taken wherever the focus is'],
       [['q'], 'Queue'],
-      [['r'], 'Records: releases, code schemes, size charts'],
+      [['r'], 'Records: releases, codes, sizes, checks, rules'],
       [['e'], 'Seen codes'],
       [['Ctrl K'], 'find a case or a release'],
       [['d'], 'dim room'],
@@ -16,13 +16,14 @@ const GROUPS: { name: string; keys: [keys: string[], does: string][] }[] = [
     ],
   },
   {
-    name: 'In a list',
+    name: 'Lists and records',
     keys: [
       [['j', '↓'], 'next'],
       [['k', '↑'], 'previous'],
       [['Enter'], 'open'],
       [['n'], 'add one'],
-      [['Ctrl S'], 'save the scheme or chart'],
+      [['w'], 'edit what is shown'],
+      [['Ctrl S'], 'save it'],
       [['/'], 'to the scan field'],
     ],
   },

@@ -7,10 +7,10 @@ import { Key } from '../controls/Button';
 /** The way from a record to its editor. */
 export function EditLink({ href, children }: { href: string; children: string }) {
   const router = useRouter();
-  useHotkeys('e', () => router.push(href), [href]);
+  useHotkeys('w', () => router.push(href), [href]);
   return (
     <Link href={href} className="flex min-h-9 items-center gap-2 text-accent underline-offset-4 hover:underline">
-      {children} <Key>e</Key>
+      {children} <Key>w</Key>
     </Link>
   );
 }
