@@ -1,10 +1,12 @@
-import { fold } from '@/core/casefile/fold';
+import { type FindingEntry, fold } from '@/core/casefile/fold';
 import type { CheckDefinition } from '@/core/checks/check';
 import { assess } from '@/core/judgement/assess';
 import { groundsOf } from '@/core/judgement/grounds';
 import { testDesk } from '@/demo/testing/testDesk';
 import { readCaseFolder } from '@/desk/caseFolder';
 import { line, time } from './stopwatch';
+
+const DIFFERS: FindingEntry = { state: 'recorded', outcome: 'differs', at: '', by: '' };
 
 /** Assessing one case of growing size, with and without posterior draws. */
 export async function benchAssess(): Promise<void> {
@@ -24,16 +26,27 @@ export async function benchAssess(): Promise<void> {
       findings[check] = { state: 'recorded', outcome: 'agrees', at: '', by: '' };
     }
     const larger = { ...base, kind: { ...base.kind, checks: [...base.kind.checks, ...extra] } };
-    for (const draws of [1, 500]) {
+    // Between two answers what is printed stays; when a code is read, everything is cross-read anew.
+    for (const [name, draws, anew] of [
+      ['no draws, after an answer', 1, false],
+      ['no draws, after a code', 1, true],
+      ['500 draws', 500, false],
+    ] as const) {
       // The first runs wait for the compiler, not for the work.
       const [runs, warmUp] = draws === 1 ? [300, 60] : [80, 10];
-      const times = await time(() => assess({ ...file, findings }, larger, { draws }), runs, warmUp);
+      let turn = 0;
+      const next = () => {
+        turn += 1;
+        if (!anew) return { ...file, findings: { ...findings, [`extra-${turn % 9}`]: DIFFERS } };
+        const places = Object.entries(file.facts).map(([place, facts]) => [
+          place,
+          Object.fromEntries(Object.entries(facts).map(([fact, entry]) => [fact, { ...entry, at: String(turn) }])),
+        ]);
+        return { ...file, findings, facts: Object.fromEntries(places) };
+      };
+      const times = await time(() => assess(next(), larger, { draws }), runs, warmUp);
       const bar = draws === 1 ? 15 : 150;
-      line(
-        `  ${count} checks, ${draws === 1 ? 'no draws' : '500 draws'}`,
-        times,
-        count === 150 ? `${(times.p95 / bar).toFixed(2)} of the bar` : '',
-      );
+      line(`  ${count} checks, ${name}`, times, count === 150 ? `${(times.p95 / bar).toFixed(2)} of the bar` : '');
     }
   }
   await at.close();

@@ -46,6 +46,24 @@ describe('cross-reading', () => {
       expect([name, rule(name, ...places)?.state]).toEqual([name, 'agrees']);
     }
   });
+  it('is kept from one answer to the next, and made anew for whatever it depends on', () => {
+    const context = labelContext(GENUINE);
+    const first = crossread(context);
+    expect(crossread({ ...context, facts: structuredClone(context.facts), schemes: [...context.schemes] })).toBe(first);
+    const release = context.release && { ...context.release, colourName: 'Dusk' };
+    const wrong = labelContext({ ...GENUINE, 'boxLabel.size.eu': '44' });
+    for (const other of [
+      { ...context, sizeKey: '44' },
+      { ...context, release },
+      { ...context, chart: null },
+      { ...context, facts: wrong.facts },
+      { ...context, today: '2024-12-01' },
+    ]) {
+      expect(crossread(other)).not.toEqual(first);
+      expect(crossread(context)).toEqual(first);
+    }
+    expect(crossread({ ...context, met: { x: {} as never } })).not.toBe(first);
+  });
   it('marks the wrong character in place, with what it probably was', () => {
     const cell = cellOf(read({ 'boxLabel.styleCode': 'VK4821-1O7' }).reading, 'boxLabel', 'styleCode');
     expect(cell?.mark).toBe('differs');

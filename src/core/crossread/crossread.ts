@@ -28,13 +28,8 @@ export interface CrossReading {
   problems: Problem[];
 }
 
-/**
- * Lay out all that was read on an item and compare it: each cell with the record, with the other places, and
- * with what stands beside it; and all dates with one another.
- *
- * @param given the readings of a case with the documents they are held against
- */
-export function crossread(given: ReadingContext): CrossReading {
+/** Lay out all that was read on an item and compare it. */
+function layOut(given: ReadingContext): CrossReading {
   const context = { ...given, facts: deriveFacts(given.facts, given.today) };
   const { places } = context.kind;
   const printed = new Map(places.map((place) => [place.id, expandFacts(place.facts, context.chart)]));
@@ -54,6 +49,43 @@ export function crossread(given: ReadingContext): CrossReading {
     ...dates.problems,
   ];
   return { places, rows, traits, dates, problems };
+}
+
+/** What a cross-reading was made of, and what came out. */
+interface Kept {
+  given: ReadingContext;
+  entered: string;
+  reading: CrossReading;
+}
+
+let last: Kept | null = null;
+
+/** Everything that was entered, and what the register says of it. */
+const enteredIn = ({ facts, met }: ReadingContext): string => JSON.stringify([facts, met]);
+
+/** True where two contexts hold an item against the very same documents. */
+function sameRecords(a: ReadingContext, b: ReadingContext): boolean {
+  const { schemes } = a;
+  return (
+    (['kind', 'maker', 'release', 'chart', 'sizeKey', 'today'] as const).every((key) => a[key] === b[key]) &&
+    schemes.length === b.schemes.length &&
+    schemes.every((scheme, i) => scheme === b.schemes[i])
+  );
+}
+
+/**
+ * Lay out all that was read on an item and compare it: each cell with the record, with the other places, and
+ * with what stands beside it; and all dates with one another. From one answer to the next nothing that is printed
+ * changes, so the last reading is kept for as long as it is asked for.
+ *
+ * @param given the readings of a case with the documents they are held against
+ * @returns not to be changed
+ */
+export function crossread(given: ReadingContext): CrossReading {
+  const entered = enteredIn(given);
+  if (!last || last.entered !== entered || !sameRecords(last.given, given))
+    last = { given, entered, reading: layOut(given) };
+  return last.reading;
 }
 
 /** The cell of a fact in a place, if that place prints it. */
