@@ -1,27 +1,25 @@
 import { spawnSync } from 'node:child_process';
-import { mkdtemp, readFile, rm, writeFile } from 'node:fs/promises';
+import { cp, mkdtemp, readFile, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { RELEASES } from '@/demo/releases';
+import { LAID_OUT } from '@/demo/testing/testDesk';
 
 let directory: string;
 const run = (...args: string[]) => {
-  const { status, stdout, stderr } = spawnSync(
-    process.execPath,
-    ['node_modules/tsx/dist/cli.mjs', 'src/cli/main.ts', ...args],
-    {
-      encoding: 'utf8',
-      env: { ...process.env, PINPRICK_DATA: join(directory, 'data') },
-    },
-  );
+  const { status, stdout, stderr } = spawnSync(process.execPath, ['--import', 'tsx', 'src/cli/main.ts', ...args], {
+    encoding: 'utf8',
+    env: { ...process.env, PINPRICK_DATA: join(directory, 'data') },
+  });
   return { status, stderr, json: () => JSON.parse(stdout) };
 };
 
 beforeAll(async () => {
   directory = await mkdtemp(join(tmpdir(), 'pinprick-cli-'));
-  expect(run('prepare', '--demo', '--no-history').stderr).toMatch(/26 cases/);
+  await cp(process.env[LAID_OUT] ?? '', join(directory, 'data'), { recursive: true });
+  expect(run('prepare').stderr).toMatch(/is ready/);
 });
 afterAll(() => rm(directory, { recursive: true, force: true }));
 
