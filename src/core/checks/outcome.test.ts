@@ -9,10 +9,10 @@ const STAMP = { at: '2026-01-01T00:00:00Z', by: 'anyone', state: 'recorded' as c
 
 describe('a value measured left and right', () => {
   // 46 mm at size 42, tolerance 1.5 mm, rule 0.5 mm; from factory VM7, so that no other figure holds.
-  const at = (left: number, right: number) => {
+  const at = (left: number, right: number, factory = 'VM7') => {
     const answer = { outcome: 'agrees' as const, ...bothSides(String(left), String(right)) };
     const file = caseWith({ [toe.id]: { ...STAMP, ...answer } });
-    const factoryCode = { ...STAMP, state: 'read' as const, place: 'innerLabel', fact: 'factoryCode', raw: 'VM7' };
+    const factoryCode = { ...STAMP, state: 'read' as const, place: 'innerLabel', fact: 'factoryCode', raw: factory };
     return findingsOf({ ...file, facts: { innerLabel: { factoryCode: { ...factoryCode, via: 'typed' } } } })[toe.id];
   };
   it.each([
@@ -25,6 +25,12 @@ describe('a value measured left and right', () => {
   ])('left %s, right %s: %s, weighed as %s', (left, right, mark, value) =>
     expect(at(left, right)).toMatchObject({ mark, value, left: String(left), right: String(right) }),
   );
+  it('is of one variant, whichever it may be', () => {
+    // Either factory may have made it while the code cannot be read surely, but not one shoe each.
+    expect(at(43.4, 43.1, 'QE?')).toMatchObject({ mark: 'agrees', nominal: { value: 43.2 } });
+    expect(at(46.2, 45.9, 'QE?')?.mark).toBe('agrees');
+    expect(at(46, 43.2, 'QE?')?.mark).toBe('differs');
+  });
   it('is recorded with its mean, exact to six places, or refused', () => {
     expect(bothSides('46.2', '46.1').value).toBe(46.15);
     const given = (change: Partial<RecordedFinding>) => ({

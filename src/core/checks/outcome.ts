@@ -3,7 +3,7 @@ import { wordsKey } from '../crossread/words';
 import { answersOf } from './answers';
 import type { AnswerForm, CheckDefinition, Outcome } from './check';
 import { readingsOfCheck } from './expectation';
-import { type Finding, measuredOutcome, nearestNominal } from './finding';
+import { type Finding, measuredOutcome, type Nominal, nearestNominal } from './finding';
 
 /**
  * What left and right come to together: each must be a genuine state, and they must stand as the rule says.
@@ -33,6 +33,11 @@ export function bothSides(left: string, right: string): { left: string; right: s
   return { left, right, value: meanOf([left, right]) };
 }
 
+/** The one figure that both sides of an item are held against: they are of one variant. */
+function oneFigure(nominal: Nominal | undefined, mean: number | undefined): Nominal | undefined {
+  return nominal && mean !== undefined ? { ...nearestNominal(nominal, mean), or: undefined } : nominal;
+}
+
 /**
  * The value that a measured finding is weighed by: the mean of both sides, or, where one is out of tolerance, the
  * side that is farther off, since a mean would hide it.
@@ -43,8 +48,9 @@ export function weighedValue(
 ): number | undefined {
   if (left === undefined || right === undefined || check.answer.form !== 'quantity') return value;
   const sides = [left, right].map(Number);
-  if (!nominal || sides.every((side) => measuredOutcome(check, side, nominal) === 'agrees')) return value;
-  const off = (side: number) => Math.abs(side - nearestNominal(nominal, side).value);
+  const one = oneFigure(nominal, value);
+  if (!one || sides.every((side) => measuredOutcome(check, side, one) === 'agrees')) return value;
+  const off = (side: number) => Math.abs(side - one.value);
   return sides.reduce((far, side) => (off(side) > off(far) ? side : far));
 }
 
@@ -67,7 +73,8 @@ export function outcomeOf({ check, nominal }: Pick<Finding, 'check' | 'nominal'>
   }
   if (answer.form === 'text') return text === undefined ? null : textOutcome(answer, text);
   if (answer.form === 'quantity' && left !== undefined && right !== undefined) {
-    const outcomes = [left, right].map((side) => measuredOutcome(check, Number(side), nominal));
+    const one = oneFigure(nominal, value);
+    const outcomes = [left, right].map((side) => measuredOutcome(check, Number(side), one));
     return outcomes.find((outcome) => outcome !== 'agrees') ?? outcomes[0] ?? null;
   }
   return (

@@ -20,6 +20,7 @@ import { SaveNotice } from '../records/SaveNotice';
 import { useSaveRecord } from '../records/useSaveRecord';
 import { AnswerEditor } from './AnswerEditor';
 import { tidyCheck, unfilled } from './blankCheck';
+import { checkOfJson } from './checkOfJson';
 import { DrawingEditor } from './DrawingEditor';
 import { VariantEditor } from './VariantEditor';
 import { WhenEditor } from './WhenEditor';
@@ -93,17 +94,14 @@ function AsJson({ check, onChange }: { check: CheckDefinition; onChange: (check:
         spellCheck={false}
         onChange={({ target }) => {
           setText(target.value);
-          try {
-            onChange({ ...(JSON.parse(target.value) as CheckDefinition), id: check.id });
-            setWhole(true);
-          } catch {
-            setWhole(false);
-          }
+          const next = checkOfJson(target.value, check);
+          setWhole(next !== null);
+          if (next) onChange(next);
         }}
         onBlur={() => whole && setText(null)}
         className="w-full rounded-sm border border-line bg-sheet px-2 py-1 font-mono text-[13px] outline-none focus:border-accent"
       />
-      {!whole && <p className="text-differs">This is not whole JSON yet; nothing of it counts.</p>}
+      {!whole && <p className="text-differs">This is no whole definition yet; nothing of it counts.</p>}
     </details>
   );
 }

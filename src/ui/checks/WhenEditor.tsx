@@ -186,7 +186,7 @@ export function WhenEditor({
           </div>
         ))}
         <div className="flex flex-wrap gap-2">
-          <Button onClick={() => setWhen({ traits: { ...when.traits, trait: ['state'] } })}>
+          <Button onClick={() => setWhen({ traits: { ...when.traits, '': [] } })}>
             <Plus size={16} aria-hidden /> Only for a trait
           </Button>
           <Button onClick={() => setWhen({ checks: { ...when.checks, [firstOther]: ['differs'] } })}>

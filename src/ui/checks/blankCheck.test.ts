@@ -32,6 +32,18 @@ describe('a new check', () => {
     expect(unfilled(blank)).toHaveLength(6);
     expect(unfilled({ ...blank, ...words })).toEqual(['An answer has no words.']);
   });
+  it.each<[Partial<CheckDefinition>, RegExp]>([
+    [{ appliesWhen: { traits: { '': ['QE2'] } } }, /its name and a state/],
+    [{ appliesWhen: { traits: { factory: [] } } }, /its name and a state/],
+    [{ appliesWhen: { checks: { 'box.edge': [] } } }, /after which outcomes/],
+    [{ drawing: { genuine: { lines: [{ d: 'M0 0 H9' }] }, copy: { lines: [{ d: ' ' }] } } }, /has no line/],
+    [{ disagree: [{ note: 'seen otherwise', source: ' ' }] }, /need what they found and a source/],
+    [{ expectedBy: [{ trait: 'factory', state: '', expected: 'other' }] }, /a trait, its state, and words/],
+  ])('with a part begun and not ended says so: %j', (part, sentence) => {
+    expect(unfilled({ ...blank, ...words, answer: blankAnswer('presence'), ...part })).toEqual([
+      expect.stringMatching(sentence),
+    ]);
+  });
   it.each(Object.keys(FORM_NAMES) as AnswerForm['form'][])('answered by %s: begins unfilled, ends sound', (form) => {
     const begun: CheckDefinition = { ...blank, ...words, answer: blankAnswer(form) };
     if (form !== 'presence') expect(unfilled(begun)).toHaveLength(form === 'pair' ? 2 : 1);

@@ -114,5 +114,19 @@ export function unfilled(check: CheckDefinition): string[] {
       (check.expectedBy ?? []).some((by) => blank(by.trait) || blank(by.state) || blank(by.expected)),
       'What is expected by variant needs a trait, its state, and words.',
     ),
+    ...say(
+      Object.entries(check.appliesWhen?.traits ?? {}).some(([trait, states]) => blank(trait) || states.length === 0),
+      'A trait that it is only for needs its name and a state.',
+    ),
+    ...say(
+      Object.values(check.appliesWhen?.checks ?? {}).some((outcomes) => outcomes.length === 0),
+      'Say after which outcomes of the other check it is asked.',
+    ),
+    ...say(
+      [check.drawing?.genuine, check.drawing?.copy].some(
+        (side) => side && (side.lines.length === 0 || side.lines.some(({ d }) => blank(d))),
+      ),
+      'A side of the drawing has no line, or an empty one.',
+    ),
   ];
 }
