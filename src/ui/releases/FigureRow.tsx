@@ -32,15 +32,15 @@ export function FigureRow({
   id,
   measure,
   variants,
-  sized,
+  middleSize,
   onChange,
   onRemove,
 }: {
   id: string;
   measure: NominalMeasure;
   variants: Variant[];
-  /** Whether the release has sizes that measures can grow with. */
-  sized: boolean;
+  /** A size that measures may be said at; null for a release without sizes that they could grow with. */
+  middleSize: number | null;
   onChange: (measure: NominalMeasure) => void;
   onRemove: () => void;
 }) {
@@ -81,14 +81,14 @@ export function FigureRow({
           maxLength={12}
           onChange={({ target }) => set({ unit: target.value })}
         />
-        {sized && (
+        {middleSize !== null && (
           <>
             <NumberField
               label="more a size"
               optional
               value={measure.perSize}
               onChange={(perSize) =>
-                set({ perSize, atSize: perSize === undefined ? undefined : (measure.atSize ?? 42) })
+                set({ perSize, atSize: perSize === undefined ? undefined : (measure.atSize ?? middleSize) })
               }
             />
             {measure.perSize !== undefined && (

@@ -34,6 +34,9 @@ export function ReleaseEditor({
   const setChecks = (change: Partial<Release['checks']>) =>
     setRelease({ ...release, checks: { ...checks, ...change } });
   const figures = Object.values(nominal);
+  const said = figures.find(({ atSize }) => atSize !== undefined)?.atSize;
+  const middle = Number(release.sizes[Math.floor(release.sizes.length / 2)]?.key);
+  const middleSize = release.chart === null ? null : (said ?? (middle || 0));
   const wrong = [
     ...(figures.some(({ unit }) => unit.trim() === '') ? ['A figure has no unit.'] : []),
     ...(figures.some(({ source }) => source.trim() === '') ? ['A figure does not say where it is known from.'] : []),
@@ -65,7 +68,7 @@ export function ReleaseEditor({
               id={id}
               measure={measure}
               variants={release.variants}
-              sized={release.chart !== null}
+              middleSize={middleSize}
               onChange={(next) => setNominal({ ...nominal, [id]: next })}
               onRemove={() => setNominal(Object.fromEntries(Object.entries(nominal).filter(([each]) => each !== id)))}
             />
