@@ -211,6 +211,15 @@ describe('a release edited on the screen', () => {
     const { body, revision } = await own();
     const late = saveEditedRecord(at.desk, { kind: 'release', body, from: revision - 1 });
     await expect(late).rejects.toMatchObject({ kind: 'conflict', message: expect.stringMatching(/meanwhile/) });
+    const both = [1, 2].map((kind) =>
+      saveEditedRecord(at.desk, {
+        kind: 'release',
+        body: { ...body, source: `person ${kind}` },
+        from: revision,
+      } as never),
+    );
+    const outcomes = (await Promise.allSettled(both)).map(({ status }) => status);
+    expect(outcomes.sort()).toEqual(['fulfilled', 'rejected']);
     const again = saveEditedRecord(at.desk, { kind: 'release', body, from: 0 });
     await expect(again).rejects.toThrow(/another name/);
   });

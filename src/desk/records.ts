@@ -1,3 +1,4 @@
+import type { Transaction } from 'sequelize';
 import type { KindDefinition } from '@/core/checks/check';
 import { checkKind, releaseProblems } from '@/core/checks/checkKind';
 import { checksFor } from '@/core/checks/findings';
@@ -18,6 +19,8 @@ import { relearnAsStated } from './truths';
 export interface RecordsEntry {
   kind: DocumentKind;
   body: { id: string };
+  /** The revision that an editor began with, 0 for a new one; another newest one is not overwritten. */
+  from?: number;
 }
 
 /**
@@ -37,6 +40,17 @@ const UNSOUND: Partial<Record<DocumentKind, (body: unknown) => string[]>> = {
   release: (body) => releaseProblems(body as Release),
 };
 
+/** @throws Refusal where the newest revision of a document is not the one that its editor began with */
+async function refuseOverwriting(desk: Desk, { kind, body, from }: RecordsEntry, transaction: Transaction) {
+  const newest = (await readDocument(desk.store, kind, body.id, transaction))?.revision ?? 0;
+  if (from === newest) return;
+  const sentence =
+    from === 0
+      ? `There is a ${kind} “${body.id}” already; give this one another name.`
+      : `Somebody has kept revision ${newest} of this ${kind} meanwhile. Copy what you changed, load the page again and enter it there.`;
+  throw new Refusal('conflict', sentence);
+}
+
 /**
  * Keep reference documents, all or none: each is held against its format, gets a new revision where it
  * changed, and releases are put into the index.
@@ -51,7 +65,8 @@ export async function saveRecords(desk: Desk, entries: RecordsEntry[]): Promise<
     if (unsound.length > 0) throw new Refusal('invalid', `The ${kind} “${body.id}” is not sound: ${unsound.join(' ')}`);
   }
   await desk.store.write(async (transaction) => {
-    for (const { kind, body } of entries) {
+    for (const { kind, body, from } of entries) {
+      if (from !== undefined) await refuseOverwriting(desk, { kind, body, from }, transaction);
       await saveDocument(desk.store, kind, body, desk.now(), transaction);
       if (kind !== 'release') continue;
       const release = body as Release;
@@ -76,29 +91,17 @@ const EDITED: DocumentKind[] = ['code-scheme', 'size-chart', 'release'];
 /**
  * Keep one record as it was edited on the screen.
  *
- * @param entry `from`: the revision that the editor began with, 0 for a new one
  * @returns the revision under which it is kept
  * @throws Refusal with a sentence that says what is unsound, or that somebody else has kept another revision meanwhile
  */
-export async function saveEditedRecord(
-  desk: Desk,
-  entry: RecordsEntry & { from?: number },
-): Promise<{ revision: number }> {
+export async function saveEditedRecord(desk: Desk, entry: RecordsEntry): Promise<{ revision: number }> {
   const { kind, body, from } = entry;
   if (!EDITED.includes(kind))
     throw new Refusal('invalid', `A ${String(kind).slice(0, 40)} is not edited on the screen.`);
   const maker = (body as Partial<CodeScheme> | undefined)?.maker;
   if (typeof maker !== 'string' || !(await readDocument<Maker>(desk.store, 'maker', maker)))
     throw new Refusal('invalid', `The maker “${String(maker).slice(0, 80)}” is not in the records.`);
-  const newest = (await readDocument(desk.store, kind, String(body.id)))?.revision ?? 0;
-  if (from !== undefined && from !== newest)
-    throw new Refusal(
-      'conflict',
-      from === 0
-        ? `There is a ${kind} “${body.id}” already; give this one another name.`
-        : `Somebody has kept revision ${newest} of this ${kind} meanwhile. Copy what you changed, load the page again and enter it there.`,
-    );
-  await saveRecords(desk, [{ kind, body }]);
+  await saveRecords(desk, [{ kind, body, from }]);
   if (kind === 'release') await relearnAsStated(desk, (body as Release).kind);
   const kept = await readDocument(desk.store, kind, body.id);
   return { revision: kept?.revision ?? 1 };

@@ -6,6 +6,6 @@ import { bodyJson, respond, whoIsAtBench } from '../respond';
 export function POST(request: Request): Promise<Response> {
   return respond(request, async () => {
     await whoIsAtBench();
-    return saveEditedRecord(await theDesk(), await bodyJson<RecordsEntry & { from?: number }>(request));
+    return saveEditedRecord(await theDesk(), await bodyJson<RecordsEntry>(request));
   });
 }
