@@ -7,13 +7,13 @@ import type { HouseRules } from '@/core/judgement/houseRules';
 import type { TellStatistics } from '@/core/judgement/statistics';
 import type { Revision } from '@/core/releases/release';
 import { listConfirmed } from '@/store/confirmedCases';
-import { addedChecks, listDocuments, readDocument } from '@/store/documents';
+import { listDocuments, readDocument } from '@/store/documents';
 import type { Desk } from './desk';
 import { HOUSE_RULES_ID } from './grounds';
 import { agreements } from './opinions';
 import { saveRecords } from './records';
 import { Refusal } from './refusal';
-import { checksOfKind, relearnAsStated } from './truths';
+import { knownChecks, relearnAsStated } from './truths';
 
 /** The checks of a kind of goods with what confirmed cases say of each. */
 export interface CheckRecords {
@@ -47,14 +47,12 @@ export async function readCheckRecords(desk: Desk, kind: string): Promise<CheckR
   const statistics = await readDocument<TellStatistics>(desk.store, 'statistics', kind);
   const cases = await listConfirmed(desk.store, kind);
   const asOf = statistics?.body.asOf ?? desk.now().slice(0, 10);
-  const checks = await checksOfKind(desk, kind);
-  const own = new Set(definition.body.checks.map(({ id }) => id));
-  const added = (await addedChecks<CheckDefinition>(desk.store, kind)).filter(({ check }) => !own.has(check.id));
+  const checks = await knownChecks(desk, kind);
   return {
-    addedBy: Object.fromEntries(added.map(({ release, check }) => [check.id, release])),
+    addedBy: Object.fromEntries(checks.flatMap(({ check, release }) => (release ? [[check.id, release]] : []))),
     kind: definition.body,
     revision: definition.revision,
-    records: checks.map((check) => checkRecord(check, cases, rules.body, asOf)),
+    records: checks.map(({ check }) => checkRecord(check, cases, rules.body, asOf)),
     learned: statistics && { genuine: statistics.body.genuine, counterfeit: statistics.body.counterfeit, asOf },
   };
 }

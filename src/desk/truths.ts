@@ -15,19 +15,28 @@ import { addedChecks, readDocument, saveDocument } from '@/store/documents';
 import type { Desk } from './desk';
 import { HOUSE_RULES_ID } from './grounds';
 
+/** A check with the release that adds it; null where it is the kind's own. */
+export interface KnownCheck {
+  check: CheckDefinition;
+  release: string | null;
+}
+
 /**
  * Every check that items of a kind may have been held against: the kind's and those that releases add. One that a
  * release has in place of the kind's own is learned with it, as the kind states it.
  */
-export async function checksOfKind(desk: Desk, kind: string, transaction?: Transaction): Promise<CheckDefinition[]> {
+export async function knownChecks(desk: Desk, kind: string, transaction?: Transaction): Promise<KnownCheck[]> {
   const definition = await readDocument<KindDefinition>(desk.store, 'kind', kind, transaction);
-  const all = [
-    ...(definition?.body.checks ?? []),
-    ...(await addedChecks<CheckDefinition>(desk.store, kind, transaction)).map(({ check }) => check),
-  ];
-  const first = new Map<string, CheckDefinition>();
-  for (const check of all) if (!first.has(check.id)) first.set(check.id, check);
+  const own = (definition?.body.checks ?? []).map((check): KnownCheck => ({ check, release: null }));
+  const first = new Map<string, KnownCheck>();
+  for (const known of [...own, ...(await addedChecks<CheckDefinition>(desk.store, kind, transaction))])
+    if (!first.has(known.check.id)) first.set(known.check.id, known);
   return [...first.values()];
+}
+
+/** The same without the releases. */
+export async function checksOfKind(desk: Desk, kind: string, transaction?: Transaction): Promise<CheckDefinition[]> {
+  return (await knownChecks(desk, kind, transaction)).map(({ check }) => check);
 }
 
 /**

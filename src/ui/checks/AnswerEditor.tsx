@@ -1,6 +1,6 @@
 'use client';
 import { Plus } from 'lucide-react';
-import type { AnswerForm, KindDefinition, Outcome, PairRule } from '@/core/checks/check';
+import type { AnswerForm, KindDefinition, PairRule } from '@/core/checks/check';
 import { TOOLS } from '@/core/checks/tools';
 import { RULES } from '@/core/crossread/rules';
 import { Button } from '../controls/Button';
@@ -13,16 +13,10 @@ import { TextField } from '../controls/TextField';
 import { Tick } from '../controls/Tick';
 import { PAIR_WORDS } from '../inspect/pairWords';
 import { blankAnswer, FORM_NAMES } from './blankCheck';
+import { OUTCOME_OPTIONS } from './outcomes';
 
 const named = <T extends string>(names: Record<T, string>) =>
   (Object.entries(names) as [T, string][]).map(([value, label]) => ({ value, label }));
-
-const OUTCOMES: Record<Outcome, string> = {
-  agrees: 'agrees',
-  differs: 'differs',
-  missing: 'missing',
-  cantTell: 'can’t tell',
-};
 
 type Of<F extends AnswerForm['form']> = Extract<AnswerForm, { form: F }>;
 
@@ -46,7 +40,7 @@ function Choices({ answer, onChange }: { answer: Of<'choice'>; onChange: (answer
             <LabelledChoice
               label="means that it"
               value={outcome}
-              options={named(OUTCOMES)}
+              options={OUTCOME_OPTIONS}
               onChange={(next) => set(i, { outcome: next })}
             />
           </div>

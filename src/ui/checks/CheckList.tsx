@@ -1,14 +1,12 @@
 'use client';
 import { clsx } from 'clsx';
 import Link from 'next/link';
-import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { useHotkeys } from 'react-hotkeys-hook';
 import type { KindDefinition } from '@/core/checks/check';
 import type { CheckRecord, CheckVerdict, Tally } from '@/core/judgement/checkRecord';
-import { Key } from '../controls/Button';
 import { ListLine } from '../controls/ListLine';
 import { useListKeys } from '../controls/useListKeys';
+import { KeyLink } from '../records/KeyLink';
 import { RecordTabs } from '../records/RecordTabs';
 import { Interval } from './Interval';
 
@@ -46,9 +44,6 @@ export function CheckList({
     .sort((a, b) => (order.get(a.check.layer) ?? 99) - (order.get(b.check.layer) ?? 99));
   const pathOf = (record: CheckRecord) => `/checks/${kind.id}/${encodeURIComponent(record.check.id)}`;
   const { held } = useListKeys(shown.map(pathOf));
-  const router = useRouter();
-  const newPath = `/checks/${kind.id}/new`;
-  useHotkeys('n', () => router.push(newPath), [newPath]);
   const verdicts: CheckVerdict[] = ['useful', 'weak', 'stale', 'untested'];
   return (
     <main className="mx-auto max-w-[1360px] px-5 py-4">
@@ -70,12 +65,9 @@ export function CheckList({
               </Link>
             ))}
           </nav>
-          <Link
-            href={newPath}
-            className="flex min-h-9 items-center gap-2 text-accent underline-offset-4 hover:underline"
-          >
-            New check <Key>n</Key>
-          </Link>
+          <KeyLink hotkey="n" href={`/checks/${kind.id}/new`}>
+            New check
+          </KeyLink>
         </div>
       </div>
       <div className="mb-4 flex flex-wrap items-center gap-x-6 gap-y-1">

@@ -4,7 +4,7 @@ import type { KindDefinition } from '@/core/checks/check';
 import { type CheckRecord, type Estimate, formatChance } from '@/core/judgement/checkRecord';
 import { formatWeight, weightWord } from '@/core/judgement/sentences';
 import { CheckDrawing } from '../inspect/CheckDrawing';
-import { EditLink } from '../records/EditLink';
+import { KeyLink } from '../records/KeyLink';
 import { RecordTabs } from '../records/RecordTabs';
 import { VERDICT_COLOURS } from './CheckList';
 import { Trend } from './Trend';
@@ -48,7 +48,9 @@ export function CheckPage({
       </p>
       <div className="flex items-end justify-between gap-4">
         <h1 className="text-[22px] font-semibold">{check.name}</h1>
-        <EditLink href={editPath}>{release ? 'Edit this check of a release' : 'Edit this check'}</EditLink>
+        <KeyLink hotkey="w" href={editPath}>
+          {release ? 'Edit this check of a release' : 'Edit this check'}
+        </KeyLink>
       </div>
       <p className="mb-5 max-w-[80ch]">
         <strong className={`font-semibold ${VERDICT_COLOURS[verdict]}`}>

@@ -1,6 +1,6 @@
 'use client';
 import { Plus } from 'lucide-react';
-import type { AppliesWhen, CheckDefinition, Condition, Intrusiveness, Outcome } from '@/core/checks/check';
+import type { AppliesWhen, CheckDefinition, Condition, Intrusiveness } from '@/core/checks/check';
 import { TOOLS } from '@/core/checks/tools';
 import { Button } from '../controls/Button';
 import { IdField } from '../controls/IdField';
@@ -10,6 +10,7 @@ import { RemoveButton } from '../controls/RemoveButton';
 import { TextArea } from '../controls/TextArea';
 import { TextField } from '../controls/TextField';
 import { Tick } from '../controls/Tick';
+import { OUTCOME_OPTIONS } from './outcomes';
 
 const CONDITIONS: { value: Condition; label: string }[] = [
   { value: 'worn', label: 'it wears: says nothing on worn goods' },
@@ -21,13 +22,6 @@ const TAKES: { value: string; label: string }[] = [
   { value: '2', label: 'something that can be put back' },
   { value: '3', label: 'something that cannot' },
 ];
-const OUTCOMES: { value: Outcome; label: string }[] = [
-  { value: 'agrees', label: 'agrees' },
-  { value: 'differs', label: 'differs' },
-  { value: 'missing', label: 'missing' },
-  { value: 'cantTell', label: 'can’t tell' },
-];
-
 const toggled = <T,>(list: T[], item: T): T[] =>
   list.includes(item) ? list.filter((each) => each !== item) : [...list, item];
 
@@ -157,7 +151,7 @@ export function WhenEditor({
                 setWhen({ checks: Object.fromEntries(waits.map((each) => (each[0] === id ? [next, each[1]] : each))) })
               }
             />
-            {OUTCOMES.map(({ value, label }) => (
+            {OUTCOME_OPTIONS.map(({ value, label }) => (
               <Tick
                 key={value}
                 label={label}

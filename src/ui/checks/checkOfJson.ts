@@ -1,5 +1,6 @@
-import type { AnswerForm, CheckDefinition, Outcome } from '@/core/checks/check';
+import type { AnswerForm, CheckDefinition } from '@/core/checks/check';
 import { blankCheck } from './blankCheck';
+import { OUTCOMES } from './outcomes';
 
 /** What each form of answer is made of; a list’s first item stands for all of them. */
 const ANSWERS: Record<AnswerForm['form'], object> = {
@@ -28,7 +29,6 @@ const OPTIONAL: Partial<Record<keyof CheckDefinition, unknown>> = {
   whenRead: true,
 };
 const REQUIRED = { ...blankCheck({ layers: [], strands: {} }), answer: {}, notWhen: [''], after: [''] };
-const OUTCOMES: Outcome[] = ['agrees', 'differs', 'missing', 'cantTell'];
 
 /** True where a value is made like a model: text, figure, list of such, or record with at least those parts. */
 function madeLike(value: unknown, model: unknown): boolean {

@@ -1,11 +1,8 @@
 'use client';
 import { clsx } from 'clsx';
-import Link from 'next/link';
-import { useRouter } from 'next/navigation';
-import { useHotkeys } from 'react-hotkeys-hook';
-import { Key } from '../controls/Button';
 import { ListLine } from '../controls/ListLine';
 import { useListKeys } from '../controls/useListKeys';
+import { KeyLink } from './KeyLink';
 import { RecordTabs } from './RecordTabs';
 
 export interface RecordLine {
@@ -30,9 +27,7 @@ export function RecordList({
   addName: string;
   empty: string;
 }) {
-  const router = useRouter();
   const { held } = useListKeys(lines.map(({ href }) => href));
-  useHotkeys('n', () => router.push(addHref), [addHref]);
   const columns = { gridTemplateColumns: `9rem minmax(0,1.4fr) repeat(${headings.length - 2}, minmax(0,1fr))` };
   return (
     <main className="mx-auto max-w-[1360px] px-5 py-4">
@@ -41,9 +36,9 @@ export function RecordList({
         <h1 className="text-lg font-semibold">
           {title} <span className="font-normal text-soft">{lines.length}</span>
         </h1>
-        <Link href={addHref} className="flex min-h-9 items-center gap-2 text-accent underline-offset-4 hover:underline">
-          {addName} <Key>n</Key>
-        </Link>
+        <KeyLink hotkey="n" href={addHref}>
+          {addName}
+        </KeyLink>
       </div>
       <div className="grid gap-4 border-b px-3 pb-1 text-[13px] text-soft" style={columns}>
         {headings.map((heading) => (

@@ -6,7 +6,7 @@ import { formatDay } from '@/core/dates/day';
 import { plausibleStart } from '@/core/dates/productionWindow';
 import type { Maker, Release, Revision } from '@/core/releases/release';
 import type { SizeChart } from '@/core/sizes/sizeChart';
-import { EditLink } from '../records/EditLink';
+import { KeyLink } from '../records/KeyLink';
 import { RecordTabs } from '../records/RecordTabs';
 
 const grouped = (gtin: string): string => {
@@ -51,7 +51,9 @@ export function ReleaseRecord({
           <span className="text-soft">{maker?.body.name}</span>{' '}
           <strong className="font-semibold">{release.name}</strong>, {release.colourName}
         </h1>
-        <EditLink href={`/releases/${release.id}/edit`}>Edit figures and checks</EditLink>
+        <KeyLink hotkey="w" href={`/releases/${release.id}/edit`}>
+          Edit figures and checks
+        </KeyLink>
       </div>
       <p className="mb-5 font-mono text-[24px]">{release.styleCode}</p>
       <div className="grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)] gap-10 max-lg:grid-cols-1">

@@ -4,13 +4,13 @@ import { useRouter } from 'next/navigation';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Key } from '../controls/Button';
 
-/** The way from a record to its editor. */
-export function EditLink({ href, children }: { href: string; children: string }) {
+/** A way to somewhere that a key takes too, such as from a record to its editor. */
+export function KeyLink({ href, hotkey, children }: { href: string; hotkey: string; children: string }) {
   const router = useRouter();
-  useHotkeys('w', () => router.push(href), [href]);
+  useHotkeys(hotkey, () => router.push(href), [href]);
   return (
     <Link href={href} className="flex min-h-9 items-center gap-2 text-accent underline-offset-4 hover:underline">
-      {children} <Key>w</Key>
+      {children} <Key>{hotkey}</Key>
     </Link>
   );
 }
