@@ -1,6 +1,6 @@
 import type { CaseFile } from '../casefile/fold';
 import { leadingSize, type ReadingContext } from '../crossread/context';
-import type { CrossReading } from '../crossread/crossread';
+import type { CrossReading } from '../crossread/crossReading';
 import { fitVariants } from '../releases/variantFit';
 import type { CheckDefinition } from './check';
 import type { PossibleVariants } from './expectation';

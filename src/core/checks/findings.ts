@@ -1,6 +1,6 @@
 import type { CaseFile, FindingEntry } from '../casefile/fold';
 import { leadingSize, type ReadingContext } from '../crossread/context';
-import type { CrossReading } from '../crossread/crossread';
+import type { CrossReading } from '../crossread/crossReading';
 import { RULES } from '../crossread/rules';
 import type { Release } from '../releases/release';
 import { circumstancesOf, notApplicable, waitForOthers } from './applies';

@@ -17,5 +17,8 @@ export function cleanText(raw: string): string {
     .trim();
 }
 
+/** The same without accents, so that `Février` and `FEVRIER` meet; case is kept. */
+export const plainText = (raw: string): string => cleanText(raw).normalize('NFD').replace(/\p{M}/gu, '');
+
 /** Hyphens, dashes, minus signs and the non-breaking ones, all of which labels use for the same thing. */
 export const DASHES = /[-\u2010-\u2015\u2212\uFE58\uFE63\uFF0D]/gu;

@@ -100,7 +100,7 @@ export function readCode(raw: string, makers: Maker[], schemes: CodeScheme[], to
   readings.push(...elementReadings(raw, today), ...epcReadings(raw), ...schemeReadings(raw, schemes, makers, today));
   if (/[-/. ]/.test(cleanText(raw)) && readings.length === 0) {
     for (const order of new Set(makers.map(({ dateOrder }) => dateOrder))) {
-      const { window } = readProductionWindow(raw, order);
+      const [window] = readProductionWindow(raw, { preferred: order, latest: today }).windows ?? [];
       if (!window) continue;
       const fields = {
         startFrom: window.start.from,
@@ -108,7 +108,7 @@ export function readCode(raw: string, makers: Maker[], schemes: CodeScheme[], to
         endFrom: window.end.from,
         endTo: window.end.to,
         precision: window.start.precision,
-        order,
+        order: window.order,
       };
       readings.push({
         kind: 'production window',

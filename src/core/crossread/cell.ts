@@ -92,6 +92,9 @@ function agreement(
   return expected.values.length > 0 ? `${says}as in the record${leave}` : `${says}plausible by the record`;
 }
 
+/** Why a reading speaks neither for nor against the item. */
+export const moot = ({ moot: why = '', says }: FactReading): string => [why, says].filter(Boolean).join('; ');
+
 /**
  * Read and compare one cell of the cross-reading.
  *
@@ -130,6 +133,7 @@ export function readCell(place: string, fact: string, context: ReadingContext): 
     return { ...cell, mark: 'cantTell', problems: [], note };
   }
   if (first) return { ...cell, mark: 'differs', note: first.sentence };
+  if (reading.moot) return { ...cell, mark: 'cantTell', note: moot(reading) };
   const other = releaseAt(place, context);
   const elsewhere = (fact === 'model' || fact === 'colourName') && other && other.releaseId !== context.release?.id;
   if (expected && (expected.values.length > 0 || reading.windows || reading.decoded)) {

@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest';
 import { writeEpc } from '../codes/epc';
 import { readChain } from '../judgement/readings';
 import { labelContext } from '../testing/labels';
-import { cellOf, crossread } from './crossread';
+import { cellOf } from './crossReading';
+import { crossread } from './crossread';
 import { RULES } from './rules';
 
 const SLATE = 'tarn-court-mid-slate';

@@ -1,7 +1,7 @@
 import { fitVariants } from '../releases/variantFit';
 import type { Cell } from './cell';
 import { placeName } from './context';
-import { cellOf } from './crossread';
+import { cellOf } from './crossReading';
 import { factName } from './facts';
 import type { Problem } from './problem';
 import { isAbout, REGISTERED_FACTS } from './registered';

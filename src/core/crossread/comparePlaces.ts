@@ -1,9 +1,9 @@
 import type { Cell, Mark } from './cell';
 import { placeName, type ReadingContext } from './context';
-import type { Row } from './crossread';
 import { BETWEEN_REASONS } from './facts';
 import type { Problem } from './problem';
 import { isAbout } from './registered';
+import type { Row } from './row';
 
 const settled = (cell: Cell): Cell =>
   cell.mark === 'cantTell' && !cell.reading?.uncertain

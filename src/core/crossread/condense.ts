@@ -1,6 +1,6 @@
 import type { Finding } from '../checks/finding';
 import { placeName, type ReadingContext } from './context';
-import type { CrossReading } from './crossread';
+import type { CrossReading } from './crossReading';
 import { releaseAt } from './expected';
 import { sizeColumnOf } from './facts';
 import type { Problem } from './problem';

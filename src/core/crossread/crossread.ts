@@ -1,32 +1,14 @@
-import type { Place } from '../checks/check';
-import type { Observation } from '../releases/variantFit';
-import { type Cell, readCell } from './cell';
+import { readCell } from './cell';
 import { comparePlaces } from './comparePlaces';
 import type { ReadingContext } from './context';
-import { type DatesReading, readDates } from './datesReading';
+import type { CrossReading } from './crossReading';
+import { readDates } from './datesReading';
 import { deriveFacts } from './derive';
-import { type Expected, expectedFact } from './expected';
-import { expandFacts, type FactDefinition, factOrder } from './facts';
+import { expectedFact } from './expected';
+import { expandFacts, factOrder } from './facts';
 import { printedTraits } from './printedTraits';
-import type { Problem } from './problem';
-
-/** A fact across all places. */
-export interface Row {
-  fact: FactDefinition;
-  expected: Expected | null;
-  /** Place id to cell; a place that does not print the fact has none. */
-  cells: Record<string, Cell>;
-}
-
-/** Facts down, places across, each cell compared with those that it must equal. */
-export interface CrossReading {
-  places: Place[];
-  rows: Row[];
-  /** The traits of the release's variants that show in what is printed. */
-  traits: Observation[];
-  dates: DatesReading;
-  problems: Problem[];
-}
+import type { Row } from './row';
+import { settleDates } from './settleDates';
 
 /** Lay out all that was read on an item and compare it. */
 function layOut(given: ReadingContext): CrossReading {
@@ -44,6 +26,7 @@ function layOut(given: ReadingContext): CrossReading {
   });
   const traits = printedTraits(rows, context);
   const dates = readDates(rows, traits, context);
+  settleDates(rows, dates, context);
   const problems = [
     ...rows.flatMap((row) => Object.values(row.cells).flatMap((cell) => cell.problems)),
     ...dates.problems,
@@ -86,9 +69,4 @@ export function crossread(given: ReadingContext): CrossReading {
   if (!last || last.entered !== entered || !sameRecords(last.given, given))
     last = { given, entered, reading: layOut(given) };
   return last.reading;
-}
-
-/** The cell of a fact in a place, if that place prints it. */
-export function cellOf(reading: CrossReading, place: string, fact: string): Cell | undefined {
-  return reading.rows.find((row) => row.fact.id === fact)?.cells[place];
 }

@@ -4,7 +4,7 @@ import { type DayInterval, formatInterval } from '../dates/interval';
 import { plausibleStart } from '../dates/productionWindow';
 import type { Release } from '../releases/release';
 import type { ReadingContext } from './context';
-import type { CrossReading } from './crossread';
+import type { CrossReading } from './crossReading';
 import type { DatedCell } from './datesReading';
 import { expandFacts } from './facts';
 

@@ -11,9 +11,9 @@ import type { Release } from '../releases/release';
 import { fitVariants, type Observation } from '../releases/variantFit';
 import type { Cell } from './cell';
 import { placeName, type ReadingContext } from './context';
-import type { Row } from './crossread';
 import { factName } from './facts';
 import type { Problem } from './problem';
+import type { Row } from './row';
 
 /** A dated fact with the cell that it was read from, if it was. */
 export interface DatedCell extends DatedFact {
@@ -35,20 +35,41 @@ const ALWAYS = 100_000;
 /** Facts that say when something was made. */
 const MADE = ['productionWindow', 'batchCode', 'dateCode', 'serial', 'unitNumber', 'symbol'];
 
-function datedCells(rows: Row[], context: ReadingContext): DatedCell[] {
+/** True for a date of making; the end of a window and an expiry are none. */
+const isMade = ({ id, fact = '' }: DatedCell): boolean => MADE.includes(fact) && !/\.(end|expires)$/.test(id);
+
+/**
+ * How many days the dates of one pack may lie apart, where the record says nothing: labels are printed weeks ahead
+ * of the run that they go on.
+ */
+const ONE_PACK_DAYS = 62;
+
+/**
+ * Every date that was read.
+ *
+ * @param otherwise also what can be read only in an order that the maker is not known to print
+ */
+function datedCells(rows: Row[], context: ReadingContext, otherwise: boolean): DatedCell[] {
   const dated: DatedCell[] = [];
   for (const { fact, cells } of rows) {
     for (const cell of Object.values(cells) as Cell[]) {
       const { reading, place } = cell;
-      if (!reading?.made?.length || reading.uncertain) continue;
+      if (!reading || reading.uncertain) continue;
+      if (reading.expires?.length) {
+        const name = `the expiry date on the ${placeName(context, place)}`;
+        dated.push({ id: `${place}.${fact.id}.expires`, name, readings: reading.expires, place, fact: fact.id });
+      }
+      if (!reading.made?.length) continue;
+      const others = otherwise ? (reading.otherWindows ?? []) : [];
       const what = fact.id === 'productionWindow' ? 'production start' : factName(fact.id, context.chart);
       const name =
         fact.id === 'boughtOn'
           ? 'the purchase that the seller claims'
           : `the ${what} on the ${placeName(context, place)}`;
-      dated.push({ id: `${place}.${fact.id}`, name, readings: reading.made, place, fact: fact.id });
+      const made = [...reading.made, ...others.map(({ start }) => start)];
+      dated.push({ id: `${place}.${fact.id}`, name, readings: made, place, fact: fact.id });
       if (reading.windows) {
-        const readings = reading.windows.map(({ end }) => end);
+        const readings = [...reading.windows, ...others].map(({ end }) => end);
         dated.push({
           id: `${place}.${fact.id}.end`,
           name: `the production end on the ${placeName(context, place)}`,
@@ -61,6 +82,9 @@ function datedCells(rows: Row[], context: ReadingContext): DatedCell[] {
   }
   return dated;
 }
+
+const hasOtherwise = (rows: Row[]): boolean =>
+  rows.some(({ cells }) => Object.values(cells).some(({ reading }) => reading?.otherWindows));
 
 function recordDates(release: Release | null, today: Day): DatedCell[] {
   const facts: DatedCell[] = [{ id: 'today', name: 'today', readings: [onDay(today)] }];
@@ -88,7 +112,8 @@ function lateMarket(traits: Observation[], context: ReadingContext): string | nu
 function constraintsOf(traits: Observation[], dated: DatedCell[], context: ReadingContext): DateConstraint[] {
   const { release, kind } = context;
   const sideOf = (id?: string) => kind.places.find((place) => place.id === id)?.side;
-  const made = dated.filter(({ id, fact = '' }) => MADE.includes(fact) && !id.endsWith('.end'));
+  const made = dated.filter(isMade);
+  const expiries = dated.filter(({ id }) => id.endsWith('.expires'));
   const ends = dated.filter(({ id }) => id.endsWith('.end'));
   const bought = dated.filter(({ fact }) => fact === 'boughtOn');
   const eras = dated.filter(({ fact }) => fact === 'era');
@@ -116,6 +141,22 @@ function constraintsOf(traits: Observation[], dated: DatedCell[], context: Readi
         release.leadTime.maxDays,
         'the artwork was given up before any of this release was made',
       );
+  }
+  for (const expiry of expiries)
+    for (const each of made) add(each, expiry, 0, ALWAYS, 'nothing expires before it is made');
+  const days = release?.datesApart?.days ?? ONE_PACK_DAYS;
+  const why = `what is printed on one pack is of one time, give or take ${days} days`;
+  for (const [i, a] of made.entries()) {
+    for (const b of made.slice(i + 1)) {
+      const onePack = a.fact !== b.fact && (a.place === b.place || a.fact === 'symbol' || b.fact === 'symbol');
+      if (!onePack || sideOf(a.place) !== sideOf(b.place)) continue;
+      const [window, code] = a.fact === 'productionWindow' ? [a, b] : b.fact === 'productionWindow' ? [b, a] : [];
+      if (!window || !code) add(a, b, -days, days, why);
+      else {
+        add(window, code, -days, ALWAYS, why);
+        add(code, `${window.id}.end`, -days, ALWAYS, why);
+      }
+    }
   }
   const apart = release?.datesApart;
   if (apart) {
@@ -147,14 +188,16 @@ function problemsOf({ contradictions }: DatesTogether, dated: DatedCell[]): Prob
  * @param traits what they show of the release's variants
  */
 export function readDates(rows: Row[], traits: Observation[], context: ReadingContext): DatesReading {
-  const dated = datedCells(rows, context);
-  const facts = [...recordDates(context.release, context.today), ...dated];
-  const together = holdTogether(facts, constraintsOf(traits, dated, context));
+  const hold = (dated: DatedCell[]) => {
+    const facts = [...recordDates(context.release, context.today), ...dated];
+    return { dated, facts, together: holdTogether(facts, constraintsOf(traits, dated, context)) };
+  };
+  const own = hold(datedCells(rows, context, false));
+  // A contradiction is what no reading allows: before there is one, orders are tried that the maker does not print.
+  const open = own.together.contradictions.length > 0 && hasOtherwise(rows);
+  const { dated, facts, together } = open ? hold(datedCells(rows, context, true)) : own;
   const goods = dated.filter(
-    ({ id, place, fact = '' }) =>
-      MADE.includes(fact) &&
-      !id.endsWith('.end') &&
-      context.kind.places.some((each) => each.id === place && each.side === 'goods'),
+    (each) => isMade(each) && context.kind.places.some(({ id, side }) => id === each.place && side === 'goods'),
   );
   const made = goods.flatMap(({ id }) => together.kept[id] ?? []);
   const ages = made.map((interval) => ageInMonths(interval, context.today));

@@ -2,8 +2,8 @@ import { COMMON_TRAITS, type Trait } from '../releases/trait';
 import type { Observation } from '../releases/variantFit';
 import type { Cell } from './cell';
 import { placeName, type ReadingContext } from './context';
-import type { Row } from './crossread';
 import { readFact } from './readFact';
+import type { Row } from './row';
 
 /** The state that a cell shows of a trait that is read from it; null where it shows none. */
 function stateIn(cell: Cell, trait: Trait, context: ReadingContext): string | null {

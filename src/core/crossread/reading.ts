@@ -26,8 +26,17 @@ export interface FactReading {
   /** What the text says beyond itself, for people. */
   says?: string;
   gtin?: GtinReading;
-  /** All windows that the day/month order leaves open, the likeliest first. */
+  /**
+   * It can be read so that it fits, but only in a way in which its maker is not known to print: why it speaks
+   * neither for nor against the item.
+   */
+  moot?: string;
+  /** All windows that the orders of its maker leave open, the likeliest first. */
   windows?: ProductionWindow[];
+  /** Windows in orders that its maker is not known to print: used only where no other reading will do. */
+  otherWindows?: ProductionWindow[];
+  /** When it expires, every stretch of days that the text allows. */
+  expires?: DayInterval[];
   /** The maker's schemes that the code fits, the best first. */
   decoded?: Decoded[];
   misfit?: Misfit;

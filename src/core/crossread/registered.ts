@@ -1,6 +1,6 @@
 import type { CodeMet, Meeting } from '../casefile/event';
 import type { ReadingContext } from './context';
-import type { CrossReading } from './crossread';
+import type { CrossReading } from './crossReading';
 
 /** A code as the register keeps it. */
 export interface RegisterCode {

@@ -1,6 +1,6 @@
 import type { Cell, Mark } from './cell';
 import { placeName, type ReadingContext } from './context';
-import { type CrossReading, cellOf } from './crossread';
+import { type CrossReading, cellOf } from './crossReading';
 import { releaseAt } from './expected';
 import type { Problem } from './problem';
 

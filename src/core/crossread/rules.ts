@@ -14,7 +14,7 @@ import {
   symbolFitsLabel,
 } from './codeRules';
 import { placeName, type ReadingContext } from './context';
-import { type CrossReading, cellOf } from './crossread';
+import { type CrossReading, cellOf } from './crossReading';
 import { releaseAt } from './expected';
 import { factName, sizeColumnOf } from './facts';
 import type { Problem } from './problem';
@@ -152,7 +152,8 @@ function windowPlausible(reading: CrossReading, context: ReadingContext, [place 
   if (!context.release) return cantTell('No record is chosen to hold the window against.');
   const other = otherProduct(place, context);
   if (other) return cantTell(other);
-  return cell.problems.length > 0 ? differs(cell.problems) : agrees('The production window suits the release date.');
+  if (cell.problems.length > 0) return differs(cell.problems);
+  return cell.reading.moot ? cantTell(`${cell.note}.`) : agrees('The production window suits the release date.');
 }
 
 /** The factory code is one of the release's, and the country is that factory's. */

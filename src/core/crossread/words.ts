@@ -1,4 +1,4 @@
-import { cleanText } from '../codes/clean';
+import { cleanText, plainText } from '../codes/clean';
 import abbreviations from './abbreviations.json';
 
 const ABBREVIATIONS: Record<string, string> = abbreviations;
@@ -7,11 +7,9 @@ const ABBREVIATIONS: Record<string, string> = abbreviations;
 const FILLERS = new Set(['AND', 'THE']);
 const ORIGIN = /^(?:MADE IN|PRODUCT OF|PRODUCED IN) /;
 
-const fold = (text: string): string => cleanText(text).normalize('NFD').replace(/\p{M}/gu, '');
-
 /** Upper-case words without accents or punctuation, in their order. */
 function tokens(text: string): string[] {
-  const plain = fold(text)
+  const plain = plainText(text)
     .toUpperCase()
     .replace(/(\p{L})['’](?=S\b)/gu, '$1')
     .replace(/[^\p{L}\p{N}%]+/gu, ' ')
@@ -52,7 +50,7 @@ export function forgiven(a: string, b: string): string[] | null {
   if (meaning(s).join(' ') !== meaning(t).join(' ')) reasons.push('order');
   const accents = /\p{M}/u;
   if (accents.test(x.normalize('NFD')) !== accents.test(y.normalize('NFD'))) reasons.push('accents');
-  const letters = (text: string) => fold(text).replace(/[^\p{L}]/gu, '');
+  const letters = (text: string) => plainText(text).replace(/[^\p{L}]/gu, '');
   const sorted = (text: string) => [...letters(text)].sort().join('');
   if (reasons.length === 0 && sorted(x) !== sorted(y)) reasons.push('case');
   if (reasons.length === 0) reasons.push('punctuation');

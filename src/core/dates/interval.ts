@@ -1,6 +1,7 @@
 import { type Day, daysBetween, formatDay, formatMonth } from './day';
 
-export type Precision = 'day' | 'week' | 'month' | 'year';
+/** How finely a date is printed; a `span` is a stretch that has no name of its own, such as a season. */
+export type Precision = 'day' | 'week' | 'month' | 'quarter' | 'span' | 'year';
 
 /** All the days that a printed date may mean, first and last included. */
 export interface DayInterval {
@@ -9,12 +10,20 @@ export interface DayInterval {
   precision: Precision;
 }
 
-/** `9 Mar 2026`, `week of 9 Mar 2026`, `Mar 2026` or `2026`, never finer than what was printed. */
-export function formatInterval(interval: DayInterval): string {
-  if (interval.precision === 'day') return formatDay(interval.from);
-  if (interval.precision === 'week') return `week of ${formatDay(interval.from)}`;
-  if (interval.precision === 'month') return formatMonth(interval.from);
-  return interval.from.slice(0, 4);
+/** `9 Mar 2026`, `week of 9 Mar 2026`, `Mar 2026`, `Q1 2026` or `2026`, never finer than what was printed. */
+export function formatInterval({ from, to, precision }: DayInterval): string {
+  switch (precision) {
+    case 'week':
+      return `week of ${formatDay(from)}`;
+    case 'month':
+      return formatMonth(from);
+    case 'quarter':
+      return `Q${Math.ceil(Number(from.slice(5, 7)) / 3)} ${from.slice(0, 4)}`;
+    case 'year':
+      return from.slice(0, 4);
+    default:
+      return from === to ? formatDay(from) : `${formatDay(from)} – ${formatDay(to)}`;
+  }
 }
 
 /**

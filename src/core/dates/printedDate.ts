@@ -1,12 +1,25 @@
-import { cleanText } from '../codes/clean';
-import { daysInMonth, formatMonth, isoDay } from './day';
+import { type DateToken, dateTokens } from './dateTokens';
+import { addDays, type Day, daysInMonth, formatMonth, isoDay } from './day';
 import type { DayInterval } from './interval';
+import { isoWeekStart } from './isoWeek';
 
 /** The order in which a maker or market prints the parts of a date. */
 export type DateOrder = 'YMD' | 'DMY' | 'MDY';
 
+/** The order in which a date was taken; `WY`, week and year, where month and year would do as well. */
+export type TakenOrder = DateOrder | 'WY';
+
+/** For people: `day/month/year`. */
+export const ORDER_NAMES: Record<TakenOrder, string> = {
+  WY: 'week/year',
+  YMD: 'year/month/day',
+  DMY: 'day/month/year',
+  MDY: 'month/day/year',
+};
+
 export interface DateReading extends DayInterval {
-  order: DateOrder;
+  /** The order in which its numbers were taken; null where the text itself settles what is what. */
+  order: TakenOrder | null;
 }
 
 export type DateResult = { readings: DateReading[]; failure?: undefined } | { readings: []; failure: DateFailure };
@@ -17,93 +30,231 @@ export interface DateFailure {
   impossible: boolean;
 }
 
-const MONTHS = ['JAN', 'FEB', 'MAR', 'APR', 'MAY', 'JUN', 'JUL', 'AUG', 'SEP', 'OCT', 'NOV', 'DEC'];
+/** One attempt: a reading, or why there is none; an empty sentence where the text has another form. */
+type Attempt = DateReading | string;
 
+const NO_FORM = '';
 /** Two-digit years belong to this century; packaged retail goods of the last one are out of scope. */
-const fullYear = (text: string): number => (text.length === 2 ? 2000 + Number(text) : Number(text));
+const yearOf = (text: string): number =>
+  text.length === 2 ? 2000 + Number(text) : text.length === 4 ? Number(text) : Number.NaN;
+const isYear = (text = ''): boolean => /^(19|20)\d\d$/.test(text);
 
-function monthNumber(text: string): number {
-  const named = MONTHS.indexOf(text.slice(0, 3).toUpperCase());
-  return named >= 0 ? named + 1 : Number(text);
-}
-
-function monthInterval(year: number, month: number, order: DateOrder): DateReading {
-  const from = isoDay(year, month, 1);
-  return { from, to: isoDay(year, month, daysInMonth(year, month)), precision: 'month', order };
-}
-
-function readParts(parts: string[], order: DateOrder): DateReading | string {
-  const [yearText, monthText, dayText] = {
-    YMD: [parts[0], parts[1], parts[2]],
-    DMY: [parts[2], parts[1], parts[0]],
-    MDY: [parts[2], parts[0], parts[1]],
-  }[order] as [string, string, string];
-  const year = fullYear(yearText);
-  const month = monthNumber(monthText);
+function onDay(yearText: string, month: number, dayText: string, order: DateOrder | null): Attempt {
+  const year = yearOf(yearText);
   const day = Number(dayText);
-  if (![2, 4].includes(yearText.length) || !Number.isInteger(year)) return `“${yearText}” is no year.`;
-  if (!(month >= 1 && month <= 12)) return `There is no month ${monthText}.`;
-  if (!Number.isInteger(day) || day < 1) return `“${dayText}” is no day.`;
+  if (Number.isNaN(year) || dayText.length > 2) return NO_FORM;
+  if (!(month >= 1 && month <= 12)) return `There is no month ${month}.`;
+  if (day < 1) return `“${dayText}” is no day.`;
   const length = daysInMonth(year, month);
-  if (day > length) {
+  if (day > length)
     return `There is no day ${day} in ${formatMonth(isoDay(year, month, 1))}; that month has ${length} days.`;
-  }
   const iso = isoDay(year, month, day);
   return { from: iso, to: iso, precision: 'day', order };
 }
 
-function readMonth(parts: string[]): DateReading | string {
-  const yearFirst = (parts[0] as string).length === 4;
-  const [yearText, monthText] = (yearFirst ? parts : [parts[1], parts[0]]) as [string, string];
-  const month = monthNumber(monthText);
-  if (!(month >= 1 && month <= 12)) return `There is no month ${monthText}.`;
-  return monthInterval(fullYear(yearText), month, yearFirst ? 'YMD' : 'DMY');
+function inMonth(yearText: string, month: number, order: DateOrder | null): Attempt {
+  const year = yearOf(yearText);
+  if (Number.isNaN(year)) return NO_FORM;
+  if (!(month >= 1 && month <= 12)) return `There is no month ${String(month).padStart(2, '0')}.`;
+  return { from: isoDay(year, month, 1), to: isoDay(year, month, daysInMonth(year, month)), precision: 'month', order };
+}
+
+function inWeek(yearText: string, weekText: string): Attempt {
+  const year = yearOf(yearText);
+  if (Number.isNaN(year) || weekText.length > 2) return NO_FORM;
+  const from = isoWeekStart(year, Number(weekText));
+  if (from === null || Number(weekText) < 1) return `${year} has no week ${weekText}.`;
+  return { from, to: addDays(from, 6), precision: 'week', order: null };
+}
+
+/** A run of months; those above 12 lie in the year after. */
+function monthsIn(yearText: string, [first, last]: [number, number], precision: 'quarter' | 'span'): Attempt {
+  const year = yearOf(yearText);
+  if (Number.isNaN(year)) return NO_FORM;
+  const end = last > 12 ? { year: year + 1, month: last - 12 } : { year, month: last };
+  const to = isoDay(end.year, end.month, daysInMonth(end.year, end.month));
+  return { from: isoDay(year, first, 1), to, precision, order: null };
+}
+
+function part(yearText: string, countText: string, months: 3 | 6): Attempt {
+  const count = Number(countText);
+  if (countText.length !== 1 || count < 1 || count * months > 12) return `There is no ${countText} of ${12 / months}.`;
+  return monthsIn(yearText, [months * (count - 1) + 1, months * count], months === 3 ? 'quarter' : 'span');
+}
+
+const numbers = (tokens: DateToken[]): string[] =>
+  tokens.filter(({ kind }) => kind === 'number').map(({ text }) => text);
+
+/** Three numbers in every order that their lengths allow. */
+function triple([a, b, c]: [string, string, string]): Attempt[] {
+  if (a.length === 4) return [onDay(a, Number(b), c, null)];
+  const dayFirst = onDay(c, Number(b), a, 'DMY');
+  const monthFirst = onDay(c, Number(a), b, 'MDY');
+  return c.length === 4 ? [dayFirst, monthFirst] : [dayFirst, monthFirst, onDay(a, Number(b), c, 'YMD')];
+}
+
+/** Two numbers: month and year, or week and year. */
+function pair([a, b]: [string, string]): Attempt[] {
+  if (a.length === 4) {
+    const month = inMonth(a, Number(b), null);
+    return typeof month === 'string' && Number(b) > 12 ? [inWeek(a, b), month] : [month];
+  }
+  if (b.length === 4) {
+    const month = inMonth(b, Number(a), null);
+    const week = inWeek(b, a);
+    return [month, typeof week === 'string' || typeof month === 'string' ? week : { ...week, order: 'WY' }];
+  }
+  const months = [inMonth(b, Number(a), 'DMY'), inMonth(a, Number(b), 'YMD')];
+  return months.some((each) => typeof each !== 'string') ? months : [...months, inWeek(b, a), inWeek(a, b)];
+}
+
+/** Digits without separators: `2019`, `0819`, `110819`, `201908`, `20190811`. */
+function run(text: string): Attempt[] {
+  const cut = (first: number, second: number): [string, string, string] => [
+    text.slice(0, first),
+    text.slice(first, first + second),
+    text.slice(first + second),
+  ];
+  switch (text.length) {
+    case 8:
+      return isYear(text.slice(0, 4)) ? [...triple(cut(4, 2)), ...triple(cut(2, 2))] : triple(cut(2, 2));
+    case 6:
+      return [
+        ...(isYear(text.slice(0, 4)) ? [inMonth(text.slice(0, 4), Number(text.slice(4)), null)] : []),
+        ...triple(cut(2, 2)),
+      ];
+    case 4: {
+      const [a, b] = [text.slice(0, 2), text.slice(2)];
+      const year: Attempt[] = isYear(text)
+        ? [{ from: `${text}-01-01`, to: `${text}-12-31`, precision: 'year', order: null }]
+        : [];
+      const months = [inMonth(b, Number(a), 'DMY'), inMonth(a, Number(b), 'YMD')];
+      return year.length > 0 ? [...year, ...months.filter((each) => typeof each !== 'string')] : months;
+    }
+    default:
+      return [];
+  }
+}
+
+function namedMonth(tokens: DateToken[], month: number): Attempt[] {
+  const [a = '', b = ''] = numbers(tokens);
+  const at = tokens.findIndex(({ kind }) => kind === 'month');
+  if (tokens.length === 2) return at === 0 || a.length === 4 ? [inMonth(a, month, null)] : [];
+  if (at === 0) return b.length === 1 || a.length === 4 ? [onDay(a, month, b, null)] : [onDay(b, month, a, null)];
+  if (at === 2) return [a.length === 4 ? onDay(a, month, b, null) : NO_FORM];
+  if (a.length === 4) return [onDay(a, month, b, null)];
+  return b.length === 4 || a.length === 1
+    ? [onDay(b, month, a, null)]
+    : [onDay(b, month, a, 'DMY'), onDay(a, month, b, 'YMD')];
+}
+
+function week(tokens: DateToken[]): Attempt[] {
+  const [a = '', b = ''] = numbers(tokens);
+  const marked = tokens.findIndex(({ kind }) => kind === 'week') + 1;
+  if (tokens.length === 2 && a.length === 4)
+    return [inWeek(a.slice(2), a.slice(0, 2)), inWeek(a.slice(0, 2), a.slice(2))];
+  if (tokens.length !== 3) return [];
+  // The week stands behind its mark; what stands elsewhere is the year.
+  return tokens[marked]?.text === b || b.length !== 4 ? [marked === 1 ? inWeek(b, a) : inWeek(a, b)] : [inWeek(b, a)];
+}
+
+/** A quarter or half, before or behind its mark: `Q3 2019`, `2019 Q3`, `3Q19`. */
+function yearPart(tokens: DateToken[], months: 3 | 6): Attempt[] {
+  const [a = '', b = ''] = numbers(tokens);
+  if (tokens.length !== 3) return [];
+  return [a.length === 1 ? part(b, a, months) : part(a, b, months)];
+}
+
+function season(tokens: DateToken[]): Attempt[] {
+  const named = tokens.flatMap((token) => (token.kind === 'season' ? [token.months] : []));
+  const years = numbers(tokens);
+  const [year = '', next] = years;
+  if (named.length > 2 || years.length === 0 || years.length > 2) return [];
+  if (next && yearOf(next) !== yearOf(year) + 1) return [`A season does not run from ${year} to ${next}.`];
+  const months: [number, number] = [
+    Math.min(...named.map(([first]) => first)),
+    Math.max(...named.map(([, last]) => last)),
+  ];
+  return [monthsIn(year, months, 'span')];
+}
+
+/** Every attempt to read the tokens as one date. */
+function attempts(tokens: DateToken[]): Attempt[] {
+  const texts = numbers(tokens);
+  const kinds = new Set(tokens.map(({ kind }) => kind));
+  kinds.delete('number');
+  if (texts.length > 3 || kinds.size > 1) return [];
+  const [kind] = kinds;
+  const months = tokens.flatMap((token) => (token.kind === 'month' ? [token.month] : []));
+  switch (kind) {
+    case undefined:
+      if (texts.length === 3) return triple(texts as [string, string, string]);
+      return texts.length === 2 ? pair(texts as [string, string]) : run(texts[0] ?? '');
+    case 'month':
+      return months.length === 1 && texts.length > 0 ? namedMonth(tokens, months[0] as number) : [];
+    case 'week':
+      return week(tokens);
+    case 'quarter':
+      return yearPart(tokens, 3);
+    case 'half':
+      return yearPart(tokens, 6);
+    case 'season':
+      return season(tokens);
+    default:
+      return [];
+  }
+}
+
+/** What a reader of dates may know beforehand. */
+export interface DateHints {
+  /** The order that the maker or market uses: it comes first. */
+  preferred: DateOrder;
+  /** Nothing was printed after that day: an order that only a later day would bear out is none. */
+  latest?: Day;
+}
+
+const hintsOf = (hints: DateOrder | DateHints): DateHints => (typeof hints === 'string' ? { preferred: hints } : hints);
+
+/**
+ * Every reading of the tokens of one date; a label such as MFG before it is passed over, and an order behind it
+ * (`04/11/25 MDY`) is the person's own decision.
+ */
+export function readDateTokens(given: DateToken[], hints: DateOrder | DateHints): DateResult {
+  const { preferred, latest } = hintsOf(hints);
+  const chosen = given.find(({ kind }) => kind === 'order')?.text as DateOrder | undefined;
+  const tokens = given.filter(({ kind }) => !['made', 'expires', 'order'].includes(kind));
+  const text = tokens.map((token) => token.text).join(' ');
+  const all = attempts(tokens);
+  const rank = ({ order }: DateReading) => (order === null || order === (chosen ?? preferred) ? 0 : 1);
+  const readings = all
+    .filter((each) => typeof each !== 'string')
+    .filter(({ order, from }) => order === null || order === preferred || !latest || from <= latest)
+    .filter(({ order }) => !chosen || order === null || order === chosen)
+    .sort((a, b) => rank(a) - rank(b))
+    .filter((each, i, sorted) => sorted.findIndex((other) => other.from === each.from && other.to === each.to) === i);
+  if (readings.length > 0) return { readings };
+  const [refused] = all.filter((each) => typeof each === 'string' && each !== NO_FORM) as string[];
+  const sentence =
+    refused ?? `“${text.slice(0, 40)}” is no date; write it as on the label, for example 03/11/24 or 2024-11.`;
+  return { readings: [], failure: { sentence, impossible: refused !== undefined } };
 }
 
 /**
- * Every reading of a printed date: `2024-11-03`, `03/11/24`, `3 NOV 2024`, `11/24`, `NOV 2024`, `2024-11`, `2024`.
- * A day/month order that the text itself does not settle gives two readings; the preferred order comes first.
+ * Every reading of a printed date, in words of many languages (dateWords.json): `2024-11-03`, `03/11/24`,
+ * `3 NOV 2024`, `11AUG19`, `20190811`, `11/24`, `W32 2019`, `Q3 2019`, `AW19`, `2024`. An order of day, month and
+ * year that the text does not settle gives several readings; the preferred order comes first.
  *
  * @param raw the text of one date
- * @param preferred the order that the maker or market uses
- * @example readPrintedDate('03/11/24', 'DMY').readings.map((r) => r.from) // ['2024-11-03', '2024-03-11']
+ * @param hints the order that the maker or market uses, with what else is known
+ * @returns readings; or a failure, `impossible` where the form is that of a date and no such day exists
+ * @example readPrintedDate('03/11/24', 'DMY').readings.map((r) => r.from) // ['2024-11-03', '2024-03-11', '2003-11-24']
  */
-export function readPrintedDate(raw: string, preferred: DateOrder): DateResult {
-  const text = cleanText(raw);
-  const fail = (sentence: string, impossible = false): DateResult => ({
-    readings: [],
-    failure: { sentence, impossible },
-  });
-  if (text === '') return fail('The date is empty.');
-  const parts = /^[\p{L}\p{N}]+([ ./-][ ]?[\p{L}\p{N}]+){0,2}$/u.test(text) ? text.split(/[ ./-]+/) : [];
-  if (parts.length === 0 || parts.some((part) => !/^(\d{1,2}|\d{4}|[A-Za-z]{3,9})$/.test(part))) {
-    return fail(`“${text.slice(0, 40)}” is no date; write it as on the label, for example 03/11/24 or 2024-11.`);
-  }
-  if (parts.length === 1) {
-    const year = parts[0] as string;
-    if (!/^(19|20)\d\d$/.test(year)) return fail(`“${year}” is no date.`);
-    return { readings: [{ from: `${year}-01-01`, to: `${year}-12-31`, precision: 'year', order: 'YMD' }] };
-  }
-  if (parts.length === 2) {
-    const month = readMonth(parts);
-    return typeof month === 'string' ? fail(month, true) : { readings: [month] };
-  }
-  const named = parts.findIndex((part) => /^[A-Za-z]/.test(part));
-  let orders: DateOrder[];
-  if ((parts[0] as string).length === 4) orders = ['YMD'];
-  else if (named === 0) orders = ['MDY'];
-  else if (named === 1) orders = preferred === 'YMD' && (parts[2] as string).length !== 4 ? ['YMD', 'DMY'] : ['DMY'];
-  else orders = ['DMY', 'MDY'];
-  if (preferred === 'YMD' && named < 0 && (parts[2] as string).length === 2 && !orders.includes('YMD'))
-    orders.push('YMD');
-  orders.sort((a, b) => Number(b === preferred) - Number(a === preferred));
-
-  const readings: DateReading[] = [];
-  let firstFailure = '';
-  for (const order of orders) {
-    const reading = readParts(parts, order);
-    if (typeof reading === 'string') firstFailure ||= reading;
-    else if (!readings.some((earlier) => earlier.from === reading.from)) readings.push(reading);
-  }
-  return readings.length > 0 ? { readings } : fail(firstFailure, true);
+export function readPrintedDate(raw: string, hints: DateOrder | DateHints): DateResult {
+  const { tokens, unknown } = dateTokens(raw);
+  if (tokens && tokens.length > 0) return readDateTokens(tokens, hints);
+  const sentence =
+    unknown === undefined
+      ? 'The date is empty.'
+      : `“${raw.trim().slice(0, 40)}” is no date: “${unknown.slice(0, 20)}” has no meaning in one. Write it as on the label, for example 03/11/24 or 2024-11.`;
+  return { readings: [], failure: { sentence, impossible: false } };
 }

@@ -2,7 +2,8 @@ import type { CaseFile } from '../casefile/fold';
 import type { Finding } from '../checks/finding';
 import { gatherFindings } from '../checks/findings';
 import { contextOf } from '../crossread/context';
-import { type CrossReading, crossread } from '../crossread/crossread';
+import type { CrossReading } from '../crossread/crossReading';
+import { crossread } from '../crossread/crossread';
 import {
   type Decision,
   decidePackaging,

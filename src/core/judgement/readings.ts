@@ -1,6 +1,6 @@
 import type { Finding } from '../checks/finding';
 import type { ReadingContext } from '../crossread/context';
-import type { CrossReading } from '../crossread/crossread';
+import type { CrossReading } from '../crossread/crossReading';
 import { type ChainFit, fitVariants, type Observation } from '../releases/variantFit';
 import type { GoodsDecision } from './decide';
 

@@ -1,6 +1,6 @@
 import type { Cell } from '@/core/crossread/cell';
 import { reasonFor } from '@/core/crossread/comparePlaces';
-import type { Row } from '@/core/crossread/crossread';
+import type { Row } from '@/core/crossread/row';
 import { formatInterval } from '@/core/dates/interval';
 import { CodePieces } from './CodePieces';
 

@@ -2,7 +2,7 @@
 import { clsx } from 'clsx';
 import { useRef } from 'react';
 import type { Place } from '@/core/checks/check';
-import type { CrossReading } from '@/core/crossread/crossread';
+import type { CrossReading } from '@/core/crossread/crossReading';
 import { CellField } from './CellField';
 import { type Draft, draftKey, draftProblem } from './useDrafts';
 

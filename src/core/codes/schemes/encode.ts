@@ -1,7 +1,7 @@
 import { type Day, daysBetween, isoDay } from '../../dates/day';
+import { isoWeekStart } from '../../dates/isoWeek';
 import { checkCharacter } from './checkCharacter';
 import type { CodeScheme, Segment } from './codeScheme';
-import { isoWeekStart } from './schemeDates';
 import { compact, ROMANS } from './segmentForms';
 
 /** What a code is to say: the day, and a text for each segment that the day does not settle, by segment name. */

@@ -1,14 +1,7 @@
-import { addDays, type Day, daysInMonth, isoDay } from '../../dates/day';
+import { addDays, daysInMonth, isoDay } from '../../dates/day';
 import type { DayInterval } from '../../dates/interval';
+import { isoWeekStart } from '../../dates/isoWeek';
 import type { DateParts } from './segmentForms';
-
-/** Monday of an ISO week; null where that year has no such week. */
-export function isoWeekStart(year: number, week: number): Day | null {
-  const monday = (near: Day) => addDays(near, -((new Date(`${near}T00:00:00Z`).getUTCDay() + 6) % 7));
-  // The week that holds 4 January is the first.
-  const start = addDays(monday(isoDay(year, 1, 4)), 7 * (week - 1));
-  return start < monday(isoDay(year + 1, 1, 4)) ? start : null;
-}
 
 function intervalIn(year: number, { month, day, dayOfYear, week }: DateParts): DayInterval | null {
   if (dayOfYear !== undefined) {

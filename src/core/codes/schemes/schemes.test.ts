@@ -1,13 +1,13 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { addDays } from '../../dates/day';
+import { isoWeekStart } from '../../dates/isoWeek';
 import { checkCharacter } from './checkCharacter';
 import { checkScheme } from './checkScheme';
 import type { CodeScheme, Segment } from './codeScheme';
 import { decode } from './decode';
 import { encode } from './encode';
 import { repair } from './repair';
-import { isoWeekStart } from './schemeDates';
 
 const scheme = (segments: Segment[], rest: Partial<CodeScheme> = {}): CodeScheme => ({
   id: 's',

@@ -94,5 +94,8 @@ export function readSymbolFact(raw: string, context: ReadingContext): FactResult
     .map(({ name, value, interval }) => `${name} ${interval ? formatInterval(interval) : value}`)
     .join(', ');
   const made = elements.flatMap(({ ai, interval }) => ((ai === '11' || ai === '13') && interval ? [interval] : []));
-  return { reading: { normal: display, display, elements, says, made } };
+  const expires = elements.flatMap(({ ai, interval }) =>
+    ['15', '16', '17'].includes(ai) && interval ? [interval] : [],
+  );
+  return { reading: { normal: display, display, elements, says, made, ...(expires.length > 0 ? { expires } : {}) } };
 }

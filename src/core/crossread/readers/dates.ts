@@ -1,10 +1,10 @@
 import { cleanText } from '../../codes/clean';
 import { formatDay } from '../../dates/day';
-import { formatInterval } from '../../dates/interval';
-import { type DateOrder, readPrintedDate } from '../../dates/printedDate';
+import { type DayInterval, formatInterval } from '../../dates/interval';
+import { type DateOrder, type DateReading, ORDER_NAMES, readPrintedDate } from '../../dates/printedDate';
 import { compareWithRelease, type ProductionWindow, readProductionWindow } from '../../dates/productionWindow';
 import type { ReadingContext } from '../context';
-import { type FactResult, fails } from '../reading';
+import { type FactReading, type FactResult, fails } from '../reading';
 import { wordsKey } from '../words';
 
 /**
@@ -23,48 +23,76 @@ export function ordersAt(place: string | null, { maker, release, facts }: Readin
   return orders.length > 0 ? [...new Set(orders)] : [usual];
 }
 
-/** All windows that are left when the orders of the market and the release date have had their say. */
-function possible(windows: ProductionWindow[], orders: DateOrder[], { release }: ReadingContext): ProductionWindow[] {
-  const byMarket = windows.filter((window) => orders.includes(window.order));
-  const left = byMarket.length > 0 ? byMarket : windows.slice(0, 1);
-  if (!release || left.length === 1) return left;
-  const plausible = left.filter(
-    (window) => compareWithRelease(window, release.releaseDate, release.leadTime).daysOff === 0,
-  );
-  return plausible.length > 0 ? plausible : left;
-}
+/** True where the maker is known to print dates in the order in which a window was read. */
+const usual = ({ order }: ProductionWindow, orders: DateOrder[] | null): boolean =>
+  order === null || orders === null || orders.some((each) => each === order);
 
-export function readWindowFact(raw: string, place: string | null, context: ReadingContext): FactResult {
-  const orders = ordersAt(place, context);
-  const { window, alternatives, failure } = readProductionWindow(raw, orders[0] as DateOrder);
-  if (failure) return { failure };
-  const windows = possible([window, ...alternatives], orders, context);
-  const spoken = windows.map(({ start, end }) => {
+/**
+ * What to show of the windows that are still possible. Those in the maker's own orders are used while there are
+ * any; else the reading is moot.
+ *
+ * @param windows at least one
+ * @param orders that the maker prints; null where that is not known
+ */
+export function windowReading(windows: ProductionWindow[], orders: DateOrder[] | null): FactReading {
+  const own = windows.filter((window) => usual(window, orders));
+  const used = own.length > 0 ? own : windows;
+  const others = own.length > 0 ? windows.filter((window) => !own.includes(window)) : [];
+  const spoken = used.map(({ start, end, order }) => {
     const [from, to] = [formatInterval(start), formatInterval(end)];
-    return from === to ? from : `${from} – ${to}`;
+    return `${from === to ? from : `${from} – ${to}`}${order && windows.length > 1 ? ` (${ORDER_NAMES[order]})` : ''}`;
   });
-  const [first] = windows as [ProductionWindow, ...ProductionWindow[]];
-  const says =
-    windows.length > 1 ? `day and month may be the other way round: ${spoken.slice(1).join(', or ')}` : undefined;
+  const [first] = used as [ProductionWindow, ...ProductionWindow[]];
+  const known = (orders ?? []).map((each) => ORDER_NAMES[each]).join(' or ');
   return {
-    reading: {
-      normal: `${first.start.from}/${first.end.to}`,
-      display: spoken[0] as string,
-      windows,
-      says,
-      made: windows.map(({ start }) => start),
-    },
+    normal: `${first.start.from}/${first.end.to}`,
+    display: spoken[0] as string,
+    windows: used,
+    made: used.map(({ start }) => start),
+    ...(used.length > 1 ? { says: `may also be ${spoken.slice(1).join(', or ')}` } : {}),
+    ...(others.length > 0 ? { otherWindows: others } : {}),
+    ...(own.length === 0 && first.order
+      ? { moot: `read as ${ORDER_NAMES[first.order]}; this maker is known to print ${known}` }
+      : {}),
   };
 }
 
-/** When the seller says to have bought it; written by a person, so in any order that the maker's country reads. */
-export function readBoughtFact(raw: string, { maker }: ReadingContext): FactResult {
-  const { readings, failure } = readPrintedDate(raw, maker?.dateOrder ?? 'DMY');
+/** The windows that suit the release, in whatever order; all of them where none does. */
+function suiting(windows: ProductionWindow[], { release }: ReadingContext): ProductionWindow[] {
+  const fits = release
+    ? windows.filter((window) => compareWithRelease(window, release.releaseDate, release.leadTime).daysOff === 0)
+    : windows;
+  return fits.length > 0 ? fits : windows;
+}
+
+/** The orders that are known of the label at a place; null where the maker is not known. */
+export const knownOrders = (place: string | null, context: ReadingContext): DateOrder[] | null =>
+  context.maker ? ordersAt(place, context) : null;
+
+export function readWindowFact(raw: string, place: string | null, context: ReadingContext): FactResult {
+  const preferred = ordersAt(place, context)[0] as DateOrder;
+  const { windows, expires, failure } = readProductionWindow(raw, { preferred, latest: context.today });
   if (failure) return { failure };
-  const [first] = readings;
-  if (!first) return fails('This is no date.');
+  if (windows.length > 0) {
+    const reading = windowReading(suiting(windows, context), knownOrders(place, context));
+    return { reading: expires.length > 0 ? { ...reading, expires } : reading };
+  }
+  const [expiry] = expires as [DateReading, ...DateReading[]];
+  const display = `expires ${formatInterval(expiry)}`;
+  return { reading: { normal: display, display, expires, says: 'an expiry date; it does not say when it was made' } };
+}
+
+/** The reading of a claim of which several days are possible, the first being the one that is used. */
+export function boughtReading(readings: DayInterval[]): FactReading {
+  const [first] = readings as [DayInterval, ...DayInterval[]];
   const says = readings.length > 1 ? `or ${readings.slice(1).map(formatInterval).join(', or ')}` : undefined;
-  return { reading: { normal: `${first.from}/${first.to}`, display: formatInterval(first), made: readings, says } };
+  return { normal: `${first.from}/${first.to}`, display: formatInterval(first), made: readings, says };
+}
+
+/** When the seller says to have bought it; written by a person, so in any order that the maker's country reads. */
+export function readBoughtFact(raw: string, { maker, today }: ReadingContext): FactResult {
+  const { readings, failure } = readPrintedDate(raw, { preferred: maker?.dateOrder ?? 'DMY', latest: today });
+  return failure ? { failure } : { reading: boughtReading(readings) };
 }
 
 /** The era of the packaging artwork, by the name that the record gives it. */

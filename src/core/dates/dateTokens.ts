@@ -1,0 +1,72 @@
+import { DASHES, plainText } from '../codes/clean';
+import words from './dateWords.json';
+
+/** A piece of a printed date that means something. */
+export type DateToken =
+  | { kind: 'number'; text: string }
+  | { kind: 'month'; month: number; text: string }
+  /** First and last month; those above 12 lie in the next year. */
+  | { kind: 'season'; months: [number, number]; text: string }
+  | { kind: 'week' | 'quarter' | 'half' | 'made' | 'expires' | 'order'; text: string };
+
+/** A token with what stood before it: nothing, white space, a dash, a slash … */
+export type PlacedToken = DateToken & { gap: string };
+
+const list = (names: string): string[] => names.split(' ');
+
+/** What each word of dateWords.json means. */
+const WORDS = new Map<string, DateToken>();
+for (const kind of ['week', 'quarter', 'half', 'made', 'expires'] as const)
+  for (const text of list(words[kind])) WORDS.set(text, { kind, text });
+for (const { months, names } of words.seasons)
+  for (const text of list(names)) WORDS.set(text, { kind: 'season', months: months as [number, number], text });
+for (const months of Object.values(words.months))
+  for (const [i, names] of months.entries())
+    for (const text of list(names)) WORDS.set(text, { kind: 'month', month: i + 1, text });
+for (const text of ['DMY', 'MDY', 'YMD']) WORDS.set(text, { kind: 'order', text });
+
+const FILLERS = new Set(list(words.fillers));
+const UNTIL = new Set(list(words.until));
+const ORDINALS = new Set(list(words.ordinals));
+/** What may follow a label such as “best”, and adds nothing to it. */
+const LABEL_TAILS = new Set(['BEFORE', 'BY', 'END', 'BIS']);
+
+/**
+ * The numbers and known words of a printed date, in their order.
+ *
+ * @returns null, with the word, where something in it has no meaning in a date
+ * @example dateTokens('11AUG19') // 11, August, 19
+ */
+export function dateTokens(
+  raw: string,
+): { tokens: PlacedToken[]; unknown?: undefined } | { tokens?: undefined; unknown: string } {
+  const text = plainText(raw)
+    .toUpperCase()
+    .replace(DASHES, '-')
+    .replace(/[年月]/gu, '-')
+    .replace(/日/gu, '')
+    .replace(/['’`´]/gu, ' ');
+  const tokens: PlacedToken[] = [];
+  let gap = '';
+  for (const [part] of text.matchAll(/\d+|\p{L}+|[^\d\p{L}]+/gu)) {
+    if (/^\d/.test(part)) tokens.push({ kind: 'number', text: part, gap });
+    else if (UNTIL.has(part) && tokens.at(-1)?.kind !== 'expires') {
+      gap = ' – ';
+      continue;
+    } else if (/^\p{L}/u.test(part)) {
+      const afterNumber = gap === '' && tokens.at(-1)?.kind === 'number';
+      const afterLabel = tokens.at(-1)?.kind === 'expires';
+      if (!FILLERS.has(part) && !(afterNumber && ORDINALS.has(part)) && !(afterLabel && LABEL_TAILS.has(part))) {
+        const known = WORDS.get(part);
+        if (!known) return { unknown: part };
+        tokens.push({ ...known, gap });
+      }
+    } else {
+      if (!/^[\s./,:;~–→()_-]*$/u.test(part)) return { unknown: part.trim() };
+      if (!gap.includes('–')) gap = part;
+      continue;
+    }
+    gap = '';
+  }
+  return { tokens };
+}
