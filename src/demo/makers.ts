@@ -1,6 +1,13 @@
 import type { Maker } from '@/core/releases/release';
 import type { SizeChart } from '@/core/sizes/sizeChart';
 
+/** The countries of the demo world as labels name them; their codes are of those that the ISO leaves to users. */
+const COUNTRIES = [
+  { name: 'Estrava', aliases: ['Estravie', 'Estravia', 'XE'] },
+  { name: 'Marrowland', aliases: ['Marrolande', 'Marolandia', 'XM'] },
+  { name: 'Quillon', aliases: ['Quilón', 'XQ'] },
+];
+
 /** The five makers of the demo world, none of which exists. Prefix 952 is set aside for examples. */
 export const MAKERS: Maker[] = [
   {
@@ -10,11 +17,40 @@ export const MAKERS: Maker[] = [
     styleShape: 'AA9999-999',
     dateOrder: 'DMY',
     dateOrders: { Gulf: 'MDY' },
+    countries: COUNTRIES,
   },
-  { id: 'orrinfeld', name: 'Orrinfeld', gtinPrefixes: ['9521377'], styleShape: '9999-AA', dateOrder: 'YMD' },
-  { id: 'ilvane', name: 'Ilvane', gtinPrefixes: ['9521518'], styleShape: 'A999999', dateOrder: 'DMY' },
-  { id: 'pockle-dray', name: 'Pockle & Dray', gtinPrefixes: ['9521642'], styleShape: 'AA-999', dateOrder: 'MDY' },
-  { id: 'skerrow', name: 'Skerrow', gtinPrefixes: ['9521780'], styleShape: 'A9-9999', dateOrder: 'DMY' },
+  {
+    id: 'orrinfeld',
+    name: 'Orrinfeld',
+    gtinPrefixes: ['9521377'],
+    styleShape: '9999-AA',
+    dateOrder: 'YMD',
+    countries: COUNTRIES,
+  },
+  {
+    id: 'ilvane',
+    name: 'Ilvane',
+    gtinPrefixes: ['9521518'],
+    styleShape: 'A999999',
+    dateOrder: 'DMY',
+    countries: COUNTRIES,
+  },
+  {
+    id: 'pockle-dray',
+    name: 'Pockle & Dray',
+    gtinPrefixes: ['9521642'],
+    styleShape: 'AA-999',
+    dateOrder: 'MDY',
+    countries: COUNTRIES,
+  },
+  {
+    id: 'skerrow',
+    name: 'Skerrow',
+    gtinPrefixes: ['9521780'],
+    styleShape: 'A9-9999',
+    dateOrder: 'DMY',
+    countries: COUNTRIES,
+  },
 ];
 
 const half = (value: number): string => (Number.isInteger(value) ? String(value) : value.toFixed(1));

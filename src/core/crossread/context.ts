@@ -3,7 +3,8 @@ import type { KindDefinition } from '../checks/check';
 import type { CodeScheme } from '../codes/schemes/codeScheme';
 import type { Day } from '../dates/day';
 import type { Maker, Release } from '../releases/release';
-import { findRow, normaliseSize, type SizeChart, type SizeRow } from '../sizes/sizeChart';
+import { sizeNumber } from '../sizes/printedSize';
+import { findRow, type SizeChart, type SizeRow } from '../sizes/sizeChart';
 
 /** The documents that readings are held against. */
 export interface Records {
@@ -38,7 +39,7 @@ export function claimedRow(context: Pick<ReadingContext, 'chart' | 'sizeKey'>): 
 /** The leading size that the item is claimed to be, as a number; null where it has none. */
 export function leadingSize(context: Pick<ReadingContext, 'chart' | 'sizeKey'>): number | null {
   const leading = claimedRow(context)?.values[context.chart?.leading ?? ''];
-  const size = leading === undefined ? Number.NaN : Number(normaliseSize(leading));
+  const size = leading === undefined ? Number.NaN : sizeNumber(leading);
   return Number.isNaN(size) ? null : size;
 }
 

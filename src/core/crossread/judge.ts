@@ -2,7 +2,7 @@ import type { FactEntry } from '../casefile/fold';
 import { formatSpan } from '../dates/day';
 import { formatInterval } from '../dates/interval';
 import { compareWithRelease } from '../dates/productionWindow';
-import { normaliseSize } from '../sizes/sizeChart';
+import { normaliseSize } from '../sizes/printedSize';
 import { placeName, type ReadingContext } from './context';
 import { type Expected, releaseAt } from './expected';
 import { factName, sizeColumnOf } from './facts';

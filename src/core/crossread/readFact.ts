@@ -1,12 +1,12 @@
-import { cleanText } from '../codes/clean';
+import { foreignSaid, latinLetters } from '../codes/lookAlikes';
 import { SCHEME_FACTS, type SchemeFact } from '../codes/schemes/codeScheme';
-import { normaliseSize } from '../sizes/sizeChart';
 import type { ReadingContext } from './context';
 import { sizeColumnOf } from './facts';
 import { readEpcFact, readGtinFact, readSchemeFact, readStyleFact, readSymbolFact } from './readers/codes';
+import { readCountryFact } from './readers/country';
 import { readBoughtFact, readEraFact, readWindowFact } from './readers/dates';
 import { readDimensionsFact, readPlainCode, readPriceFact, readWordsFact } from './readers/plain';
-import { readMirroredFact, readNotchFact, readSizeFact } from './readers/sizes';
+import { readMirroredFact, readNotchFact, readSizeFact, readWholeSize } from './readers/sizes';
 import type { FactResult } from './reading';
 
 type Reader = (raw: string, place: string | null, context: ReadingContext) => FactResult;
@@ -14,11 +14,12 @@ type Reader = (raw: string, place: string | null, context: ReadingContext) => Fa
 const READERS: Record<string, Reader> = {
   gtin: (raw, _, context) => readGtinFact(raw, context),
   styleCode: (raw, _, context) => readStyleFact(raw, context),
-  size: (raw) => ({ reading: { normal: normaliseSize(raw), display: cleanText(raw) } }),
+  size: (raw, _, context) => readWholeSize(raw, context),
   notches: (raw, _, context) => readNotchFact(raw, context),
   mirroredSize: (raw, _, context) => readMirroredFact(raw, context),
   productionWindow: readWindowFact,
   factoryCode: readPlainCode,
+  country: (raw, _, context) => readCountryFact(raw, context),
   labelSuffix: readPlainCode,
   lidStamp: readPlainCode,
   price: readPriceFact,
@@ -50,9 +51,16 @@ const UNSURE = /(?<=\S)\s*\?\s*$/;
  */
 export function readFact(fact: string, raw: string, context: ReadingContext, place: string | null = null): FactResult {
   const unsure = UNSURE.test(raw) && fact !== 'symbol';
-  const text = unsure ? raw.replace(UNSURE, '') : raw;
+  const { text, foreign } = latinLetters(unsure ? raw.replace(UNSURE, '') : raw);
   const column = sizeColumnOf(fact);
   const read: Reader = column ? (sure) => readSizeFact(column, sure, context) : (READERS[fact] ?? readWordsFact);
   const result = read(text, place, context);
-  return unsure && result.reading ? { reading: { ...result.reading, uncertain: true } } : result;
+  if (!result.reading) return result;
+  const { says } = result.reading;
+  const reading = {
+    ...result.reading,
+    ...(unsure ? { uncertain: true } : {}),
+    ...(foreign.length > 0 ? { says: [foreignSaid(foreign), says].filter(Boolean).join('; ') } : {}),
+  };
+  return { reading };
 }

@@ -17,6 +17,7 @@ import { placeName, type ReadingContext } from './context';
 import { type CrossReading, cellOf } from './crossReading';
 import { releaseAt } from './expected';
 import { factName, sizeColumnOf } from './facts';
+import { normalOf } from './judge';
 import type { Problem } from './problem';
 import {
   agrees,
@@ -30,7 +31,6 @@ import {
   type RuleOutcome,
   unread,
 } from './ruleOutcome';
-import { wordsKey } from './words';
 
 function checkDigit(reading: CrossReading, _context: ReadingContext, [place = '']: string[]): RuleOutcome {
   const cells = entered(reading, place, ['gtin']);
@@ -55,8 +55,11 @@ function printedSizes(reading: CrossReading, place: string): Record<string, stri
   const printed: Record<string, string> = {};
   for (const row of reading.rows) {
     const column = sizeColumnOf(row.fact.id);
-    const entry = row.cells[place]?.entry;
-    if (column && entry?.state === 'read') printed[column] = entry.raw;
+    const cell = row.cells[place];
+    const impossible = cell?.problems.some(({ kind }) => kind === 'impossible');
+    // What cannot be read as a size of its column, or was not read surely, weighs nothing.
+    const counts = cell?.reading ? !cell.reading.uncertain : impossible;
+    if (column && cell?.entry && counts) printed[column] = cell.entry.raw;
   }
   return printed;
 }
@@ -168,7 +171,7 @@ function originKnown(reading: CrossReading, context: ReadingContext, [place = ''
   const code = cells.find((cell) => cell.fact === 'factoryCode');
   const country = cells.find((cell) => cell.fact === 'country');
   const factory = context.release.factories.find((each) => each.code.toUpperCase() === code?.display);
-  if (factory && country && wordsKey(factory.country) !== country.reading?.normal) {
+  if (factory && country && normalOf('country', factory.country, context) !== country.reading?.normal) {
     const sentence = `Factory ${factory.code} is in ${factory.country}; the ${placeName(context, place)} says ${country.display}.`;
     return differs([{ kind: 'wrongCountry', expected: factory.country, place, fact: 'country', sentence }]);
   }

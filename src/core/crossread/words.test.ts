@@ -8,7 +8,6 @@ describe('words', () => {
     ['Alder & Fog', 'Fog / Alder', ['order']],
     ['BLK/WHT', 'Black / White', ['BLK for BLACK', 'WHT for WHITE']],
     ['Älder', 'Alder', ['accents']],
-    ['Made in Estrava', 'ESTRAVA', ['case']],
     ['Fog / Alder', 'Fog / Alder', []],
     ['Fog-Alder', 'Fog Alder', ['punctuation']],
   ])('takes “%s” for “%s” and says what it forgave', (a, b, reasons) => {

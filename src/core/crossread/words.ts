@@ -3,9 +3,8 @@ import abbreviations from './abbreviations.json';
 
 const ABBREVIATIONS: Record<string, string> = abbreviations;
 
-/** Words that join without adding meaning, and what stands before a country of origin. */
+/** Words that join without adding meaning. */
 const FILLERS = new Set(['AND', 'THE']);
-const ORIGIN = /^(?:MADE IN|PRODUCT OF|PRODUCED IN) /;
 
 /** Upper-case words without accents or punctuation, in their order. */
 function tokens(text: string): string[] {
@@ -14,7 +13,7 @@ function tokens(text: string): string[] {
     .replace(/(\p{L})['’](?=S\b)/gu, '$1')
     .replace(/[^\p{L}\p{N}%]+/gu, ' ')
     .trim();
-  return plain.replace(ORIGIN, '').split(' ').filter(Boolean);
+  return plain.split(' ').filter(Boolean);
 }
 
 const meaning = (words: string[]): string[] =>
@@ -22,7 +21,7 @@ const meaning = (words: string[]): string[] =>
 
 /**
  * The form in which printed words are compared. Forgiven: case, accents, punctuation, “and”, the order of the
- * words, the abbreviations in abbreviations.json, and “made in” before a country.
+ * words, and the abbreviations in abbreviations.json.
  *
  * @example wordsKey('Fog / Älder') === wordsKey('ALDER & FOG') // true
  */

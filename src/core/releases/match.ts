@@ -2,7 +2,7 @@ import { align } from '../codes/align';
 import { cleanText } from '../codes/clean';
 import { type GtinCorrection, type GtinReading, gtinCorrections, readGtin } from '../codes/gtin';
 import { normaliseStyleCode, styleCodeKey } from '../codes/styleCode';
-import { normaliseSize } from '../sizes/sizeChart';
+import { normaliseSize } from '../sizes/printedSize';
 import type { GoodsKind } from './release';
 
 /** What the index of release sizes knows of one size: enough to rank it and to show it. */

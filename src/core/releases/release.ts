@@ -16,6 +16,8 @@ export interface Maker {
   dateOrder: DateOrder;
   /** Markets whose labels print dates in another order. */
   dateOrders?: Record<string, DateOrder>;
+  /** How its labels name the countries that it makes in: other languages, abbreviations, ISO codes. */
+  countries?: { name: string; aliases: string[] }[];
 }
 
 export interface ReleaseSize {

@@ -1,4 +1,5 @@
-import { normaliseSize, type SizeChart } from './sizeChart';
+import { sizeNumber } from './printedSize';
+import type { SizeChart } from './sizeChart';
 
 const repeated = (texts: string[]): string[] => [...new Set(texts.filter((text, i) => texts.indexOf(text) !== i))];
 
@@ -24,7 +25,7 @@ export function checkChart(chart: SizeChart): string[] {
   }
   for (const id of ids) {
     const numbers = chart.rows
-      .map(({ values }) => Number(normaliseSize(values[id] ?? '')))
+      .map(({ values }) => sizeNumber(values[id] ?? ''))
       .filter((n) => Number.isFinite(n) && n !== 0);
     if (numbers.some((value, i) => i > 0 && value < (numbers[i - 1] as number)))
       problems.push(`${nameOf(id)} runs backwards somewhere; sizes go from small to large.`);

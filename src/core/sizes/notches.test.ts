@@ -14,6 +14,12 @@ describe('notch tally', () => {
     ['9 9 9 9 5 5', 42],
     ['4x9, 2x5', 42],
     ['4 × 9.5 mm; 2 × 5', 42],
+    ['9mm x4', 40],
+    ['4L 2S', 42],
+    ['L4 S2', 42],
+    ['4 long 2 short', 42],
+    ['9 mm × 4 + 5 mm × 2', 42],
+    ['4 longs and 2 shorts', 42],
   ])('adds %s up to %d', (raw, sum) => expect(tallyNotches(raw, notches)).toMatchObject({ sum }));
   it.each([
     ['4 wide', /“4 wide” is no notch of this maker; it cuts long \(9 mm\)/],

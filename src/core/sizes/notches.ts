@@ -15,21 +15,38 @@ export type TallyResult =
 const SLACK_MM = 1;
 const MOST = 40;
 
-/** One entry: `4 long`, `long 4`, `4x8`, a name or a length alone. */
-function entry(text: string, notches: Notch[]): { notch: Notch; count: number } | string {
-  const byName = (name: string) => notches.find((each) => each.name.toUpperCase() === name.toUpperCase());
-  const byLength = (mm: number) =>
-    notches
-      .filter((each) => Math.abs(each.lengthMm - mm) <= SLACK_MM)
-      .sort((a, b) => Math.abs(a.lengthMm - mm) - Math.abs(b.lengthMm - mm))[0];
-  const match = /^(?:(\d{1,2})\s*[x×]?\s+)?([\p{L}]+)(?:\s*[x×]?\s*(\d{1,2}))?$/u.exec(text);
-  if (match) {
-    const notch = byName(match[2] as string);
-    if (notch) return { notch, count: Number(match[1] ?? match[3] ?? 1) };
+/** The ways in which a count of notches is written, with their groups: count, name, length in mm. */
+const FORMS: RegExp[] = [
+  /^(?<length>\d{1,2}(?:[.,]\d)?) ?mm ?x ?(?<count>\d{1,2})(?!\d)/i,
+  /^(?<count>\d{1,2}) ?x ?(?<length>\d{1,2}(?:[.,]\d)?)(?: ?mm)?(?![\d\p{L}])/iu,
+  /^(?<count>\d{1,2}) ?(?:x )?(?!mm)(?<name>\p{L}+)/iu,
+  /^(?<name>\p{L}+) ?(?:x )?(?<count>\d{1,2})(?![\d.,])/iu,
+  /^(?<length>\d{1,2}(?:[.,]\d)?)(?: ?mm|(?! ?\p{L}))(?![\d\p{L}])/iu,
+  /^(?<name>\p{L}+)/iu,
+];
+
+/** By its name or the letter that it begins with, if only one does. */
+function byName(name: string, notches: Notch[]): Notch | undefined {
+  const upper = name.toUpperCase().replace(/S$/, '') || name.toUpperCase();
+  const whole = notches.find((each) => each.name.toUpperCase() === upper);
+  const begun = notches.filter((each) => each.name.toUpperCase().startsWith(name.toUpperCase()));
+  return whole ?? (begun.length === 1 ? begun[0] : undefined);
+}
+
+function byLength(mm: number, notches: Notch[]): Notch | undefined {
+  const off = ({ lengthMm }: Notch) => Math.abs(lengthMm - mm);
+  return notches.filter((each) => off(each) <= SLACK_MM).sort((a, b) => off(a) - off(b))[0];
+}
+
+/** The first count of a text with what follows it: `4 long`, `long 4`, `4L`, `4x8`, `8mm x4`, a name or a length alone. */
+function entry(text: string, notches: Notch[]): { notch: Notch; count: number; rest: string } | string {
+  for (const pattern of FORMS) {
+    const match = pattern.exec(text);
+    if (!match) continue;
+    const { count = '1', name, length } = match.groups ?? {};
+    const notch = name ? byName(name, notches) : byLength(Number(length?.replace(',', '.')), notches);
+    if (notch) return { notch, count: Number(count), rest: text.slice(match[0].length).trim() };
   }
-  const measured = /^(?:(\d{1,2})\s*[x×]\s*)?(\d{1,2}(?:[.,]\d)?)\s*(?:mm)?$/i.exec(text);
-  const notch = measured ? byLength(Number((measured[2] as string).replace(',', '.'))) : undefined;
-  if (measured && notch) return { notch, count: Number(measured[1] ?? 1) };
   const known = notches.map(({ name, lengthMm }) => `${name} (${lengthMm} mm)`).join(', ');
   return `“${text.slice(0, 20)}” is no notch of this maker; it cuts ${known}.`;
 }
@@ -43,13 +60,18 @@ function entry(text: string, notches: Notch[]): { notch: Notch; count: number } 
  * @example tallyNotches('4 long, 1 short', notches).sum // 42
  */
 export function tallyNotches(raw: string, notches: Notch[]): TallyResult {
-  const text = cleanText(raw);
-  const parts = /[,;+]/.test(text) || /\p{L}/u.test(text) ? text.split(/\s*[,;+]\s*/) : text.split(' ');
+  const parts = cleanText(raw)
+    .replace(/[×*]/g, 'x')
+    .replace(/\bnotch(es)?\b/gi, '')
+    .split(/\s*(?:[,;+&]|\band\b)\s*/i);
   const counts = new Map<Notch, number>();
-  for (const part of parts.filter((each) => each !== '')) {
-    const read = entry(part, notches);
-    if (typeof read === 'string') return { failure: read };
-    counts.set(read.notch, (counts.get(read.notch) ?? 0) + read.count);
+  for (const part of parts) {
+    for (let rest = part.trim(); rest !== ''; ) {
+      const read = entry(rest, notches);
+      if (typeof read === 'string') return { failure: read };
+      counts.set(read.notch, (counts.get(read.notch) ?? 0) + read.count);
+      rest = read.rest;
+    }
   }
   const total = [...counts.values()].reduce((sum, count) => sum + count, 0);
   if (total === 0) return { failure: 'No notch was entered.' };

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { CHARTS } from '@/demo/makers';
-import { findRow, normaliseSize, rowsPrinting, type SizeChart, sizesAgree } from './sizeChart';
+import { normaliseSize } from './printedSize';
+import { findRow, fitColumn, rowsPrinting, type SizeChart, sizesAgree } from './sizeChart';
 
 const chart = CHARTS[0] as SizeChart;
 const printed = { usMen: '8.5', usWomen: '10', uk: '8', eu: '42', cm: '27' };
@@ -8,13 +9,66 @@ const printed = { usMen: '8.5', usWomen: '10', uk: '8', eu: '42', cm: '27' };
 describe('sizes', () => {
   it.each([
     ['8½', '8.5'],
+    ['8 1/2', '8.5'],
+    ['8-1/2', '8.5'],
     ['8,5', '8.5'],
+    ['42⅔', '42.67'],
+    ['42 2/3', '42.67'],
+    ['42.66', '42.67'],
     ['EU 42 2/3', '42.67'],
+    ['EUR 42', '42'],
     ['US 9', '9'],
-    ['26.50 cm', '26.5'],
-    ['100 ml', '100'],
+    ['US W 9.5', '9.5'],
+    ['10C', '10C'],
+    ['K10', '10C'],
+    ['5Y', '5Y'],
+    ['26.50 cm', '265mm'],
+    ['265 mm', '265mm'],
+    ['10 cl', '100ml'],
+    ['70 cl', '700ml'],
+    ['100 ml', '100ml'],
+    ['100 ml ℮ 3.4 FL. OZ.', '100ml'],
     ['xl', 'XL'],
+    ['X-Large', 'XL'],
+    ['XXL', '2XL'],
+    ['42/8', '42/8'],
+    ['44/9', '44/9'],
+    ['S/M', 'S/M'],
   ])('%s is compared as %s', (raw, normal) => expect(normaliseSize(raw)).toBe(normal));
+  it('never gives two different numbers one form', () => {
+    const forms = new Map<string, string>();
+    for (let n = 1; n < 120; n++)
+      for (const tail of ['', '.5', ' 1/3', ' 2/3', '/8', '/9', ' cl', ' ml', ' mm', 'C', 'Y', 'XL']) {
+        const form = normaliseSize(`${n}${tail}`);
+        const before = forms.get(form);
+        // Ten centilitres are a hundred millilitres; nothing else may meet.
+        if (before && !/cl|ml/.test(before + tail)) throw new Error(`${before} and ${n}${tail} are both ${form}`);
+        forms.set(form, `${n}${tail}`);
+        expect(form).not.toMatch(/NaN|undefined/);
+      }
+  });
+  it.each([
+    ['cm', '270 mm', '42'],
+    ['cm', '270', '42'],
+    ['cm', '27', '42'],
+    ['uk', 'GB 8', '42'],
+    ['eu', 'EUR 42', '42'],
+    ['usMen', '8½ M', '42'],
+  ])('finds under %s what is printed as %s', (column, raw, key) =>
+    expect(fitColumn(chart, column, raw).rows.map((row) => row.key)).toEqual([key]),
+  );
+  it.each([
+    ['usMen', 'UK 8.5', false, /“UK” stands before it/],
+    ['usMen', 'W 8.5', false, /for women/],
+    ['eu', '42C', false, /child/],
+    ['cm', '27 in', true, /^27 in|no cm/],
+    ['eu', '42 cm', true, /has no unit/],
+    ['cm', '27 ml', true, /in cm/],
+  ])('under %s, %s: wrong %s', (column, raw, wrong, sentence) => {
+    const { rows, refusal } = fitColumn(chart, column, raw);
+    expect(rows).toEqual([]);
+    if (refusal) expect(refusal).toMatchObject({ wrong, sentence: expect.stringMatching(sentence) });
+  });
   it('finds the row by its key and by what it prints', () => {
     expect(findRow(chart, '42')?.key).toBe('42');
     expect(rowsPrinting(chart, 'uk', '8').map(({ key }) => key)).toEqual(['42']);

@@ -1,5 +1,5 @@
-import { cleanText } from '../codes/clean';
 import type { Notch } from './notches';
+import { convert, normaliseSize, type PrintedSize, readPrintedSize, sizeNumber } from './printedSize';
 
 /** A system in which sizes are printed. The key is also the fact under which a printed size is recorded. */
 export interface SizeColumn {
@@ -33,26 +33,6 @@ export interface SizeChart {
   mirrored?: boolean;
 }
 
-const FRACTIONS: Record<string, string> = { '1/2': '.5', '1/3': '.33', '2/3': '.67', '1/4': '.25', '3/4': '.75' };
-
-/**
- * A printed size as it is compared: system words and units dropped, halves and thirds made decimals, upper case.
- *
- * @example normaliseSize('EU 42 2/3') // '42.67'
- * @example normaliseSize('8½') // '8.5'
- */
-export function normaliseSize(raw: string): string {
-  const text = cleanText(raw).replace('⁄', '/').toUpperCase();
-  const number =
-    /^(?:(?:US|UK|EU|EUR|JP|CM|MM|W|M|WMNS|MENS?)[ .:]*)*(\d+(?:[.,]\d+)?)[ ]*(\d\/\d)?[ ]*(?:CM|MM|ML|EU|US|UK)?$/.exec(
-      text.replace(/(\d)(\d\/\d)$/, '$1 $2'),
-    );
-  if (!number) return text.replace(/[ .]/g, '');
-  const fraction = number[2] ? (FRACTIONS[number[2]] ?? `.${number[2]}`) : '';
-  const decimal = `${(number[1] as string).replace(',', '.')}${fraction}`;
-  return /\.\d*\./.test(decimal) ? decimal : String(Number(decimal));
-}
-
 /** Charts are looked through for every printed size of every place, so their own sizes are normalised once. */
 const indexed = new WeakMap<SizeChart, Map<string, Map<string, SizeRow[]>>>();
 
@@ -71,10 +51,61 @@ function indexOf(chart: SizeChart): Map<string, Map<string, SizeRow[]>> {
   return index;
 }
 
-/** The rows of a chart that print this value in this column; several where a maker rounds. */
-export function rowsPrinting(chart: SizeChart, column: string, raw: string): SizeRow[] {
-  return indexOf(chart).get(column)?.get(normaliseSize(raw)) ?? [];
+/** What a column's own name says of the sizes in it: `US men` is US, for men. */
+function namedBy(column: SizeColumn): Pick<PrintedSize, 'system' | 'wearer'> {
+  const { system, wearer } = readPrintedSize(`${column.name} 1`);
+  return { system, wearer };
 }
+
+/** How a printed size stands to a column of a chart. */
+export type SizeFit =
+  | { rows: SizeRow[]; note?: string; refusal?: undefined }
+  /** `wrong`: no reading makes it a size of this column; else it is only not legible as one. */
+  | { rows: []; note?: undefined; refusal: { sentence: string; wrong: boolean } };
+
+/**
+ * Every row of a chart that a printed text may stand for in one column: lengths in whatever unit, and a bare
+ * number of millimetres where the column has centimetres. A system word of another column, or a child's mark in a
+ * column that has none, makes it unreadable there; a unit that cannot stand there is wrong.
+ */
+export function fitColumn(chart: SizeChart, columnId: string, raw: string): SizeFit {
+  const column = chart.columns.find(({ id }) => id === columnId);
+  const index = indexOf(chart).get(columnId);
+  if (!column || !index) return { rows: [] };
+  const size = readPrintedSize(raw);
+  const { system, wearer } = namedBy(column);
+  const refuse = (sentence: string, wrong: boolean): SizeFit => ({ rows: [], refusal: { sentence, wrong } });
+  if (size.system && system && size.system !== system)
+    return refuse(`“${size.system}” stands before it, and this is the column ${column.name}.`, false);
+  if (size.wearer && wearer && size.wearer !== wearer)
+    return refuse(`It is marked as a size for ${size.wearer}, and this is the column ${column.name}.`, false);
+  const exact = index.get(size.normal);
+  if (exact) return { rows: exact };
+  const [amount] = size.amounts;
+  if (amount) {
+    const value = column.unit ? convert(amount, column.unit) : null;
+    if (value === null)
+      return refuse(
+        `${amount.value} ${amount.unit} cannot stand under ${column.name}${column.unit ? `, which is in ${column.unit}` : ', which has no unit'}.`,
+        true,
+      );
+    const rows = index.get(normaliseSize(String(Number(value.toFixed(2)))));
+    return rows
+      ? { rows, note: amount.unit === column.unit ? undefined : `${amount.unit} as ${column.unit}` }
+      : { rows: [] };
+  }
+  if (size.child && ![...index.keys()].some((key) => key.endsWith(size.child as string)))
+    return refuse(
+      `It is marked as a child’s size (${size.child}); ${chart.name} marks none under ${column.name}.`,
+      false,
+    );
+  const millimetres = column.unit === 'cm' && size.number !== null ? index.get(String(size.number / 10)) : undefined;
+  return millimetres ? { rows: millimetres, note: 'mm as cm' } : { rows: [] };
+}
+
+/** The rows of a chart that print this value in this column; several where a maker rounds. */
+export const rowsPrinting = (chart: SizeChart, column: string, raw: string): SizeRow[] =>
+  fitColumn(chart, column, raw).rows;
 
 /** A printed text as a mirror shows it. */
 export const mirrored = (text: string): string => [...text].reverse().join('');
@@ -96,10 +127,10 @@ export interface SizeConsistency {
 
 /** Up to three values of the column that are closest to what was printed, for a helpful refusal. */
 function nearestValues(chart: SizeChart, column: string, raw: string): string[] {
-  const wanted = Number(normaliseSize(raw));
+  const wanted = sizeNumber(raw);
   const values = chart.rows.map((row) => row.values[column]).filter((value) => value !== undefined);
   if (Number.isNaN(wanted)) return values.slice(0, 3);
-  const gap = (value: string) => Math.abs(Number(normaliseSize(value)) - wanted);
+  const gap = (value: string) => Math.abs(sizeNumber(value) - wanted);
   return [...values].sort((a, b) => gap(a) - gap(b)).slice(0, 3);
 }
 

@@ -2,6 +2,7 @@ import { cleanText } from '../../codes/clean';
 import { readElements } from '../../codes/elementString';
 import { readEpc } from '../../codes/epc';
 import { type GtinReading, groupGtin, readGtin } from '../../codes/gtin';
+import { foreignSaid, latinLetters } from '../../codes/lookAlikes';
 import type { SchemeFact } from '../../codes/schemes/codeScheme';
 import { codeCharacters, decode, type Plausible } from '../../codes/schemes/decode';
 import { repair } from '../../codes/schemes/repair';
@@ -21,10 +22,19 @@ export function readGtinFact(raw: string, context: ReadingContext): FactResult {
   return { reading: { normal: gtin.gtin14, display: groupGtin(gtin), gtin } };
 }
 
+/** Codes are written in Latin letters and digits; what looks like none of them was not read. */
+const notLatin = (text: string): string => {
+  const { foreign } = latinLetters(`${text}0`);
+  return foreign.length > 0
+    ? `Codes have Latin letters and digits; ${foreignSaid(foreign)}.`
+    : `“${/[^A-Z0-9]/u.exec(text)?.[0]}” is no letter or digit of a code.`;
+};
+
 /** The printed style code itself, never repaired: a confusable character may be the copyist's. */
 export function readStyleFact(raw: string, context: ReadingContext): FactResult {
   const normal = normaliseStyleCode(raw);
   if (!/^[\p{L}\p{N}]+$/u.test(normal)) return fails('A style code has letters and digits only.');
+  if (/[^A-Z0-9]/.test(normal)) return fails(notLatin(normal));
   const shape = context.maker?.styleShape;
   const fits = shape ? readStyleCode(normal, shape).reading : undefined;
   return { reading: { normal, display: shape && fits ? formatStyleCode(normal, shape) : normal } };
@@ -40,6 +50,8 @@ export function plausibleDates({ release, today }: ReadingContext): Plausible {
 export function readSchemeFact(fact: SchemeFact, raw: string, context: ReadingContext): FactResult {
   const normal = codeCharacters(raw);
   if (normal === '') return fails('A code has letters or digits.');
+  const strange = /[^\p{Script=Latin}\p{N}\s.,:;/_·|()#*'"°+\p{Dash_Punctuation}−]/u.exec(cleanText(raw))?.[0];
+  if (strange) return fails(notLatin(strange));
   const plain = { normal, display: cleanText(raw).toUpperCase() };
   const schemes = context.schemes.filter((scheme) => scheme.fact === fact && scheme.maker === context.maker?.id);
   if (schemes.length === 0) return { reading: plain };

@@ -1,28 +1,58 @@
 import { cleanText } from '../../codes/clean';
 import { tallyNotches } from '../../sizes/notches';
-import { mirrored, normaliseSize, rowsPrinting } from '../../sizes/sizeChart';
+import { contradiction, inUnits, normaliseSize, readPrintedSize } from '../../sizes/printedSize';
+import { fitColumn, mirrored, rowsPrinting } from '../../sizes/sizeChart';
 import { claimedRow, type ReadingContext } from '../context';
 import { type FactResult, fails } from '../reading';
 
+/** A size where the record has no chart: an amount with its unit, or a text. */
+export function readWholeSize(raw: string, { release, sizeKey }: ReadingContext): FactResult {
+  const size = readPrintedSize(raw);
+  const display = cleanText(raw);
+  if (size.normal === '') return fails('There is no size in it.');
+  const apart = contradiction(size);
+  if (apart) {
+    const [a, b] = apart.map(({ value, unit }) => `${value} ${unit}`);
+    return fails(`${a} and ${b} are not the same amount.`, true);
+  }
+  const wanted = release && sizeKey ? readPrintedSize(sizeKey) : null;
+  const [amount] = wanted?.amounts ?? [];
+  if (size.number === null || !wanted || !amount) return { reading: { normal: size.normal, display } };
+  // A number without its unit is what it would be in any unit that makes it right.
+  const units = inUnits(size.number, amount.dimension);
+  const meant = units.find(({ normal }) => normal === wanted.normal) ?? units.find(({ unit }) => unit === amount.unit);
+  return {
+    reading: { normal: meant?.normal ?? size.normal, display, says: `without a unit, taken as ${meant?.unit}` },
+  };
+}
+
 export function readSizeFact(column: string, raw: string, context: ReadingContext): FactResult {
   const { chart } = context;
-  const rows = chart ? rowsPrinting(chart, column, raw) : [];
-  if (chart && rows.length === 0) {
-    const name = chart.columns.find((each) => each.id === column)?.name ?? column;
-    const [seen] = rowsPrinting(chart, column, mirrored(cleanText(raw)));
-    if (seen) {
-      return fails(
-        `${chart.name} has no ${name} ${cleanText(raw).slice(0, 20)}; read in a mirror it is ${seen.values[column]}, and only under UV is the size printed mirrored.`,
-        true,
-      );
-    }
-    const values = chart.rows.map((row) => row.values[column]).filter((value) => value !== undefined);
-    const range = `${values[0]} to ${values.at(-1)}`;
-    const claimed = claimedRow(context)?.values[column];
-    const hint = claimed ? `; size ${context.sizeKey} prints ${claimed}` : '';
-    return fails(`${chart.name} has no ${name} ${cleanText(raw).slice(0, 20)}; it runs ${range}${hint}.`, true);
+  const display = cleanText(raw);
+  if (!chart) return { reading: { normal: normaliseSize(raw), display } };
+  const { rows, note, refusal } = fitColumn(chart, column, raw);
+  const [row] = rows;
+  if (row) {
+    const normal = normaliseSize(row.values[column] as string);
+    return { reading: { normal, display, sizeKey: row.key, ...(note ? { says: note } : {}) } };
   }
-  return { reading: { normal: normaliseSize(raw), display: cleanText(raw), sizeKey: rows[0]?.key } };
+  if (refusal) return fails(refusal.sentence, refusal.wrong);
+  const name = chart.columns.find((each) => each.id === column)?.name ?? column;
+  const [seen] = rowsPrinting(chart, column, mirrored(display));
+  if (seen) {
+    return fails(
+      `${chart.name} has no ${name} ${display.slice(0, 20)}; read in a mirror it is ${seen.values[column]}, and only under UV is the size printed mirrored.`,
+      true,
+    );
+  }
+  const values = chart.rows.map((each) => each.values[column]).filter((value) => value !== undefined);
+  const claimed = claimedRow(context)?.values[column];
+  const hint = claimed ? `; size ${context.sizeKey} prints ${claimed}` : '';
+  const sentence = `${chart.name} has no ${name} ${display.slice(0, 20)}; it runs ${values[0]} to ${values.at(-1)}${hint}.`;
+  const { number, normal } = readPrintedSize(raw);
+  // Only a size can be the wrong one: other words, and several sizes together, are not read.
+  const letters = values.some((value) => /^\d?\p{L}/u.test(value));
+  return fails(sentence, number !== null || (letters && /^\d?\p{L}{1,3}$/u.test(normal)));
 }
 
 /** The notches of an insole, added up to a size of the chart's leading column. */

@@ -1,0 +1,159 @@
+import { cleanText } from '../codes/clean';
+import words from './sizeWords.json';
+
+/** A dimension in which units are converted: lengths, volumes, weights. */
+export type Dimension = 'mm' | 'ml' | 'g';
+
+/** An amount with its unit, as printed. */
+export interface Amount {
+  value: number;
+  unit: string;
+  dimension: Dimension;
+  /** In the dimension's own unit. */
+  inBase: number;
+}
+
+/** A printed size taken apart. */
+export interface PrintedSize {
+  /** The form in which sizes are compared: without system words, halves and thirds as decimals, one unit a dimension. */
+  normal: string;
+  /** The size as a plain number, where it is one. */
+  number: number | null;
+  /** The system that the text names itself: US, UK, EU … */
+  system: string | null;
+  wearer: 'men' | 'women' | null;
+  /** C a child's, Y a youth's, T a toddler's size. */
+  child: string | null;
+  /** Everything that has a unit; the first is the one that counts. */
+  amounts: Amount[];
+}
+
+const namesOf = (lists: Record<string, string>): Map<string, string> =>
+  new Map(Object.entries(lists).flatMap(([key, names]) => names.split(' ').map((name) => [name, key] as const)));
+
+const SYSTEMS = namesOf(words.systems);
+const WEARERS = namesOf(words.wearers);
+const CHILDREN = namesOf(words.children);
+const LETTERS = namesOf(words.letters);
+const UNITS = new Map(
+  Object.entries(words.units).flatMap(([unit, { is, words: names }]) =>
+    names.split(' ').map((name) => [name, { unit, dimension: is[0] as Dimension, factor: is[1] as number }] as const),
+  ),
+);
+
+/** Every word by which labels name a system: `EUR` for `EU`. */
+export const systemWords = (system: string): string[] =>
+  (words.systems as Record<string, string>)[system]?.split(' ') ?? [];
+
+const VULGAR: Record<string, string> = { '½': '1/2', '⅓': '1/3', '⅔': '2/3', '¼': '1/4', '¾': '3/4' };
+const FRACTIONS: Record<string, number> = { '1/2': 0.5, '1/3': 0.33, '2/3': 0.67, '1/4': 0.25, '3/4': 0.75 };
+
+/** Capitals with fractions set apart from the whole number, which compatibility folding would run together. */
+const prepared = (raw: string): string =>
+  cleanText(raw.replace(/[½⅓⅔¼¾]/gu, (sign) => ` ${VULGAR[sign]} `).replace(/℮/gu, ' '))
+    .replace(/⁄/gu, '/')
+    .replace(/[”″]/gu, '"')
+    .toUpperCase()
+    .replace(/FL\.?\s*OZ\b\.?/g, 'FLOZ');
+
+const NUMBER = String.raw`(\d{1,5}(?:[.,]\d{1,2})?)(?:\s*-?\s*(1\/2|1\/3|2\/3|1\/4|3\/4)(?!\d))?`;
+
+const sizeValue = (whole: string, fraction?: string): number => {
+  const value = Number(whole.replace(',', '.')) + (fraction ? (FRACTIONS[fraction] as number) : 0);
+  // Two thirds are printed as .66 and as .67.
+  return Math.round(value * 100) % 100 === 66 ? Math.round(value * 100 + 1) / 100 : value;
+};
+
+const asItStands = (text: string): string => text.replace(/(?<=\d) (?=\d)/g, '_').replace(/[ .]/g, '');
+
+/** The words before or behind a number, each understood or not. */
+function understood(texts: string[], size: PrintedSize): boolean {
+  for (const text of texts) {
+    const [system, wearer, child] = [SYSTEMS.get(text), WEARERS.get(text), CHILDREN.get(text)];
+    if (system) size.system = system;
+    else if (wearer) size.wearer = wearer as 'men' | 'women';
+    else if (child) size.child = child;
+    else return false;
+  }
+  return true;
+}
+
+const wordsIn = (text: string): string[] => text.split(/[^\p{L}"]+/u).filter(Boolean);
+
+function amountsIn(text: string): Amount[] | null {
+  const pattern = new RegExp(String.raw`\s*${NUMBER}\s*([A-Z]+|")\.?[\s,;/()=E-]*`, 'y');
+  const amounts: Amount[] = [];
+  while (pattern.lastIndex < text.length) {
+    const [, whole = '', fraction, word = ''] = pattern.exec(text) ?? [];
+    const unit = UNITS.get(word);
+    if (!unit || whole === '') return null;
+    const value = sizeValue(whole, fraction);
+    amounts.push({ value, unit: unit.unit, dimension: unit.dimension, inBase: value * unit.factor });
+  }
+  return amounts;
+}
+
+const tidy = (value: number): string => String(Number(value.toFixed(2)));
+
+/**
+ * Take a printed size apart: `EU 42 2/3`, `8½`, `US W 9.5`, `10C`, `XXL`, `10 cl`, `100 ml ℮ 3.4 FL. OZ.`
+ *
+ * @returns never fails: a text that is none of these is compared as it stands
+ * @example readPrintedSize('EUR 42 2/3').normal // '42.67'
+ * @example readPrintedSize('10 cl').normal // '100ml'
+ */
+export function readPrintedSize(raw: string): PrintedSize {
+  const text = prepared(raw);
+  const size: PrintedSize = { normal: '', number: null, system: null, wearer: null, child: null, amounts: [] };
+  const named = { ...size };
+  const numbered = new RegExp(String.raw`^([\p{L} .:=]*?)\s*${NUMBER}\s*([\p{L} .']*)$`, 'u').exec(text);
+  if (numbered) {
+    const [, before = '', whole = '', fraction, after = ''] = numbered;
+    if (understood([...wordsIn(before), ...wordsIn(after)], named)) {
+      const number = sizeValue(whole, fraction);
+      return { ...named, number, normal: `${tidy(number)}${named.child ?? ''}` };
+    }
+  }
+  const amounts = amountsIn(text.replace(/^(?:SIZE|VOL|CONTENTS?|NET)[.: ]+/, ''));
+  const [first] = amounts ?? [];
+  if (amounts && first) return { ...size, amounts, normal: `${tidy(first.inBase)}${first.dimension}` };
+  const letters = text.replace(/[^\p{L}\d]/gu, '');
+  const letter = LETTERS.get(letters) ?? (letters in words.letters ? letters : undefined);
+  if (letter) return { ...size, normal: letter };
+  const [system, ...rest] = text.split(/[ .:]+/);
+  const known = SYSTEMS.get(system as string);
+  if (known && rest.length > 0) return { ...readPrintedSize(rest.join(' ')), system: known };
+  return { ...size, normal: asItStands(text) };
+}
+
+/** A printed size as it is compared, see {@link readPrintedSize}. */
+export const normaliseSize = (raw: string): string => readPrintedSize(raw).normal;
+
+/** A size as a plain number, NaN where it is none. */
+export const sizeNumber = (raw: string): number => readPrintedSize(raw).number ?? Number.NaN;
+
+/** What two amounts on one label may differ by: each is rounded for its own market. */
+const ROUNDING = 0.04;
+
+/** The amounts of one print that do not mean the same; null where they do. */
+export function contradiction({ amounts }: PrintedSize): [Amount, Amount] | null {
+  const [first, ...others] = amounts;
+  if (!first) return null;
+  const far = others.find(
+    ({ dimension, inBase }) =>
+      dimension !== first.dimension || Math.abs(inBase - first.inBase) > ROUNDING * Math.max(inBase, first.inBase),
+  );
+  return far ? [first, far] : null;
+}
+
+/** A bare number in each unit of a dimension, as normal forms. */
+export const inUnits = (number: number, dimension: Dimension): { unit: string; normal: string }[] =>
+  Object.entries(words.units)
+    .filter(([, { is }]) => is[0] === dimension)
+    .map(([unit, { is }]) => ({ unit, normal: `${tidy(number * (is[1] as number))}${dimension}` }));
+
+/** An amount in another unit of its dimension. */
+export const convert = (amount: Amount, unit: string): number | null => {
+  const entry = (words.units as unknown as Record<string, { is: [Dimension, number] }>)[unit.toLowerCase()];
+  return entry && entry.is[0] === amount.dimension ? amount.inBase / entry.is[1] : null;
+};
