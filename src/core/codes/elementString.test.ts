@@ -14,6 +14,12 @@ describe('GS1 element strings', () => {
     [`]d201${GTIN}10AB-12${FNC1}217/x`],
     [`]C1${FNC1}01${GTIN}10AB-12${FNC1}217/x${FNC1}`],
     [`https://label.example/01/${GTIN}/10/AB-12/21/7%2Fx`],
+    [`]d201${GTIN}10AB-12<GS>217/x`],
+    [`01${GTIN}10AB-12^]217/x`],
+    [`01${GTIN}10AB-12␝217/x`],
+    [`01${GTIN}10AB-12{GS}217/x`],
+    [`]Q3(01)${GTIN}(10)AB-12(21)7/x`],
+    [`https://label.example/gtin/${GTIN}/lot/AB-12/ser/7%2Fx`],
     ['HTTPS://label.example/some/path/01/9521204100262/10/AB-12/21/7%2Fx?linkType=all'],
   ])('reads %j', (raw) => {
     expect(pairs(raw)).toEqual([
@@ -22,6 +28,44 @@ describe('GS1 element strings', () => {
       ['21', '7/x'],
     ]);
     expect(readElements(raw, TODAY).problems).toEqual([]);
+  });
+  it('takes the number of a plain barcode by its symbology identifier', () =>
+    expect(pairs(']E09521204100262')).toEqual([['01', GTIN]]));
+  it('leaves brackets in a value, and does not lose the rest behind an identifier that it does not know', () => {
+    expect(pairs(`(01)${GTIN}(10)AB(12)3(21)7`)).toEqual([
+      ['01', GTIN],
+      ['10', 'AB(12)3'],
+      ['21', '7'],
+    ]);
+    const unknown = readElements(`01${GTIN}4399XY${FNC1}217`, TODAY);
+    expect(unknown.elements?.map(({ ai }) => ai)).toEqual(['01', '4399', '21']);
+    expect(unknown.notes?.join()).toMatch(/4399.*not in the table/);
+    expect(pairs(`(01)${GTIN}(22)2A(235)TP(3103)000750(99)own`)?.map(([ai]) => ai)).toEqual([
+      '01',
+      '22',
+      '235',
+      '3103',
+      '99',
+    ]);
+  });
+  it('reads a Digital Link with more in its path', () =>
+    expect(pairs(`https://label.example/shop/01/${GTIN}/22/2A/10/AB/21/7/more?17=270331&x=1`)).toEqual([
+      ['01', GTIN],
+      ['22', '2A'],
+      ['10', 'AB'],
+      ['21', '7'],
+      ['17', '270331'],
+    ]));
+  it('finds the place of a lost separator by what is printed beside it, and else calls nothing impossible', () => {
+    const lost = `01${GTIN}10AB12217X9`;
+    expect(readElements(lost, TODAY, ['AB12']).elements?.slice(1)).toEqual([
+      expect.objectContaining({ ai: '10', value: 'AB12' }),
+      expect.objectContaining({ ai: '21', value: '7X9' }),
+    ]);
+    expect(readElements(lost, TODAY, ['AB12']).notes?.join()).toMatch(/separator is missing behind “AB12”/);
+    expect(readElements(`01${GTIN}10ABCDEFGHIJKL211234567890123`, TODAY).problems).toEqual([
+      expect.objectContaining({ impossible: false }),
+    ]);
   });
   it('gives back any identifiers and values, bracketed or run together', () => {
     const value = (length: number) => fc.stringMatching(new RegExp(`^[A-Z0-9/-]{1,${length}}$`));
@@ -63,19 +107,22 @@ describe('GS1 element strings', () => {
     ['(21)A(21)B', /stands there twice/],
     ['0109521204', /8 characters; it has 14/],
   ])('says what is wrong with %s', (raw, sentence) => {
-    expect(readElements(raw, TODAY).problems?.join(' ')).toMatch(sentence);
+    expect(
+      readElements(raw, TODAY)
+        .problems?.map((each) => each.sentence)
+        .join(' '),
+    ).toMatch(sentence);
   });
   it.each([
     ['', /nothing to read/],
-    ['(99)X', /\(99\) is none/],
-    ['(01)09521204100262)', /GTIN|position/],
+    ['(01)09521204100262)', /15 characters/],
     ['hello', /begins at position 1/],
-    ['https://label.example/about', /no \/01\//],
+    ['https://label.example/about', /no GS1 key/],
     ['https://label.example/01/952%E0%A4%A', /percent sign/],
     ['1'.repeat(100_000), /more than any symbol/],
     ['\u202e\u0000', /position 1/],
   ])('stops at %.24j with a sentence', (raw, sentence) => {
     const { failure, problems } = readElements(raw, TODAY);
-    expect(failure?.sentence ?? problems?.join(' ')).toMatch(sentence);
+    expect(failure?.sentence ?? problems?.map((each) => each.sentence).join(' ')).toMatch(sentence);
   });
 });

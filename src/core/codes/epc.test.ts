@@ -49,7 +49,26 @@ describe('EPC', () => {
     ['3074257BF7194E4000001A8', 'malformed', /odd number/],
     ['3074 257B F719', 'malformed', /96 bits; 48 were read/],
     ['000000000000000000000000', 'blank', /never written/],
-    ['E2801160600002054CC2096F', 'foreign', /Header E2/],
+    ['E2801160600002054CC2096F', 'otherBank', /TID memory.*maker is number 001h, its model 160h/],
+    [
+      '3114257BF4499602D2000000',
+      'foreign',
+      /SSCC-96 \(company prefix 0614141, serial reference 1234567890\).*no trade item/,
+    ],
+    ['3214257BF46072000000162E', 'foreign', /SGLN-96 .*a place/],
+    ['3314257BF40C0E400000162E', 'foreign', /GRAI-96 .*serial 5678/],
+    ['3414257BF4000000000004D2', 'foreign', /GIAI-96 .*asset reference 1234/],
+    ['350E86F8610F4240001A8500', 'foreign', /GID-96/],
+    ['3F14257BF460720000001A85', 'foreign', /SGCN-96/],
+    ['C0FFEE00C0FFEE00C0FFEE00', 'malformed', /Header C0 is none/],
+    ['urn:epc:id:sscc:0614141.1234567890', 'foreign', /SSCC/],
+    ['urn:epc:id:sgtin:0614141.81234.1', 'malformed', /13 digits/],
+    ['urn:epc:id:sgtin:0614141.812345.A%GG', 'malformed', /percent/],
+    [
+      '3674257BF7194E5A38D0000000000000000000000000000000'.padEnd(52, '0'),
+      'malformed',
+      /outside of the set|behind the end/,
+    ],
     ['307C257BF7194E4000001A85', 'malformed', /Partition 7/],
     ['F'.repeat(100_000), 'malformed', /more than any EPC memory/],
     ['3674257BF7194E59B2C2BF100000000000000001000000000000', 'malformed', /behind the end of the serial/],
@@ -63,6 +82,45 @@ describe('EPC', () => {
     const hex = (bits.match(/.{4}/g) ?? []).map((four) => Number.parseInt(four, 2).toString(16)).join('');
     expect(readEpc(hex).failure?.sentence).toMatch(/Partition 5 has 7 and 6 digits/);
     expect(readEpc('3074257BF7194E4000001A850001').reading?.problems).toContain('The bits after the EPC are not zero.');
+  });
+  const EPC = '3074257BF7194E4000001A85';
+  it.each([
+    ['0x3074257BF7194E4000001A85'],
+    ['30:74:25:7B:F7:19:4E:40:00:00:1A:85'],
+    ['3074-257B-F719-4E40-0000-1A85'],
+    ['3074257bf7194e4000001a85'],
+    [`3000${EPC}`],
+    [`3400 ${EPC}`],
+    ['urn:epc:tag:sgtin-96:3.0614141.812345.6789'],
+    ['urn:epc:id:sgtin:0614141.812345.6789'],
+    ['urn:epc:raw:96.x3074257BF7194E4000001A85'],
+  ])('reads %s as readers send it', (text) =>
+    expect(readEpc(text).reading).toMatchObject({
+      gtin14: '80614141123458',
+      serial: '6789',
+      pureUri: 'urn:epc:id:sgtin:0614141.812345.6789',
+    }),
+  );
+  it('holds a check sum that is sent against what it sums', () => {
+    const sums = Array.from({ length: 0x10000 }, (_, i) => i.toString(16).toUpperCase().padStart(4, '0'));
+    const right = sums.filter((sum) => readEpc(`${sum}3000${EPC}`).reading);
+    expect(right).toHaveLength(1);
+    expect(readEpc(`3000${EPC}${right[0]}`).reading?.serial).toBe('6789');
+    expect(readEpc(`3000${EPC}0000`).failure?.sentence).toMatch(/check sum/);
+  });
+  it('reads the newer schemes, which hold the GTIN as it is printed', () => {
+    // Header, no data behind it, filter 3, GTIN; then a serial of 4 decimal digits in 14 bits.
+    const bits = `${'11110111'}${'0'}${'011'}${[...'09521204100262'].map((d) => Number(d).toString(2).padStart(4, '0')).join('')}${'000'}${'00100'}${(6789).toString(2).padStart(14, '0')}`;
+    const hex = (bits.padEnd(112, '0').match(/.{4}/g) ?? [])
+      .map((four) => Number.parseInt(four, 2).toString(16))
+      .join('');
+    expect(readEpc(hex).reading).toMatchObject({
+      scheme: 'sgtin+',
+      gtin14: '09521204100262',
+      serial: '6789',
+      filter: 3,
+      problems: [],
+    });
   });
   it('does not write what does not fit', () => {
     const fields = { scheme: 'sgtin-96', filter: 1, companyPrefix: '0614141', itemReference: '812345' } as const;

@@ -1,4 +1,5 @@
 import { cleanText, DASHES } from './clean';
+import ranges from './numberRanges.json';
 
 export type GtinForm = 'GTIN-8' | 'GTIN-12' | 'GTIN-13' | 'GTIN-14' | 'UPC-E';
 
@@ -105,7 +106,8 @@ function plainReading(digits: string): GtinReading | null {
  * @example readGtin('9 521234 567891').readings[0].form // 'GTIN-13'
  */
 export function readGtin(raw: string): GtinResult {
-  const text = cleanText(raw);
+  // A scanner may say of which symbology it read the number.
+  const text = cleanText(raw).replace(/^\](?:E\d|[CA]0|I\d)(?=\d+$)/, '');
   const digits = text.replace(DASHES, '').replace(/[ .]/g, '');
   if (digits.length === 0) return { readings: [], failure: { sentence: 'The barcode number is empty.' } };
   const stray = /[^0-9]/u.exec(digits);
@@ -131,6 +133,19 @@ export function readGtin(raw: string): GtinResult {
   }
   readings.sort((a, b) => Number(b.valid) - Number(a.valid));
   return { readings };
+}
+
+/**
+ * What a number stands for where it is no maker's trade item number: a range for use within a shop, a coupon, a book.
+ *
+ * @source GS1 General Specifications, section on restricted circulation numbers and prefixes
+ * @returns a clause, or null for an ordinary number
+ */
+export function numberRange({ form, digits }: GtinReading): string | null {
+  if (form === 'UPC-E') return null;
+  const [own, body] = form === 'GTIN-14' ? (['GTIN-13', digits.slice(1)] as const) : ([form, digits] as const);
+  const found = ranges[own].find(([prefix = '']) => new RegExp(`^(?:${prefix})`).test(body));
+  return found?.[1] ?? null;
 }
 
 /** True where two texts hold the same trade item, in whatever forms they are printed. */

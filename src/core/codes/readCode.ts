@@ -21,11 +21,19 @@ export interface CodeReading {
 /** What a symbol or its address says, where the text begins like one. */
 function elementReadings(raw: string, today: string): CodeReading[] {
   const begun = /^(\]|\(\d{2,4}\)|https?:\/\/|01\d{14})/i.test(raw.trim());
-  const { elements, problems } = begun ? readElements(raw, today) : {};
+  const { elements, problems = [], notes = [] } = begun ? readElements(raw, today) : {};
   if (!elements) return [];
   const normal = elements.map(({ ai, value }) => `(${ai})${value}`).join('');
   const fields = Object.fromEntries(elements.map(({ name, value }) => [name, value]));
-  return [{ kind: 'GS1 element string', normal, display: normal, fields, problems: problems ?? [] }];
+  return [
+    {
+      kind: 'GS1 element string',
+      normal,
+      display: normal,
+      fields,
+      problems: [...problems.map((each) => each.sentence), ...notes],
+    },
+  ];
 }
 
 /** What an RFID tag says, where the text is as long as the memory of one. */

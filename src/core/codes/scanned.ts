@@ -1,7 +1,14 @@
 import { GROUP_SEPARATOR } from './elementString';
+import { readEpc } from './epc';
 
 /** What a scanner or RFID reader sent, by its form. */
 export type ScannedFact = 'gtin' | 'symbol' | 'epc';
+
+/** Symbology identifiers of plain barcodes, which hold a number and nothing else. */
+const PLAIN_SYMBOLOGY = /^\](?:E\d|[CA]0|I\d)(?=\d+$)/;
+
+/** A scan without what the scanner put before it. */
+export const unprefixed = (raw: string): string => raw.trim().replace(PLAIN_SYMBOLOGY, '');
 
 /**
  * Tell a barcode number from the text of a two-dimensional symbol and from the memory of a tag.
@@ -9,8 +16,9 @@ export type ScannedFact = 'gtin' | 'symbol' | 'epc';
  * @example scannedFact('(01)09521204100064(21)A7') // 'symbol'
  */
 export function scannedFact(raw: string): ScannedFact {
-  const text = raw.trim();
+  const text = unprefixed(raw);
   if (/^\]|^\(\d{2,4}\)|^https?:\/\//i.test(text) || text.includes(GROUP_SEPARATOR) || /^01\d{14}\S/.test(text))
     return 'symbol';
-  return /^[0-9a-f]{24}([0-9a-f]{28})?$/i.test(text) ? 'epc' : 'gtin';
+  const isTag = /^urn:epc:/i.test(text) || (text.length >= 24 && readEpc(text).failure?.kind !== 'malformed');
+  return isTag ? 'epc' : 'gtin';
 }

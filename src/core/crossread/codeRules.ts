@@ -73,7 +73,10 @@ export const datesTogether: Rule = (reading, context, places) => {
 export const chip: Rule = (reading, context, [place = '']) => {
   const cell = cellOf(reading, place, 'epc');
   if (!cell?.entry) return open('The tag is not read yet.');
-  if (cell.reading) return agrees(`${cell.reading.says ?? cell.display}.`);
+  if (cell.reading) {
+    const problems = ownProblems([cell]).filter(({ kind }) => kind === 'differs');
+    return problems.length > 0 ? differs(problems) : agrees(`${cell.reading.says ?? cell.display}.`);
+  }
   if (cell.entry.state === 'illegible') return cantTell('There is a chip, and it does not answer; try another reader.');
   const impossible = cell.problems.filter(({ kind }) => kind === 'impossible');
   if (impossible.length > 0) return differs(impossible);

@@ -1,6 +1,7 @@
 import type { CaseFile, FactEntry } from '../casefile/fold';
 import { readElements } from '../codes/elementString';
 import { readEpc } from '../codes/epc';
+import { printedBeside } from './readers/codes';
 
 /** Which fact an element of a symbol stands for. */
 const ELEMENT_FACTS: Record<string, string> = { '01': 'gtin', '10': 'batchCode', '21': 'unitNumber' };
@@ -8,12 +9,12 @@ const ELEMENT_FACTS: Record<string, string> = { '01': 'gtin', '10': 'batchCode',
 /** A trade item's own number is written with 13 digits on a label. */
 const retail = (gtin14: string): string => gtin14.replace(/^0/, '');
 
-function contained(entry: FactEntry, today: string): Record<string, string> {
+function contained(entry: FactEntry, today: string, printed: string[]): Record<string, string> {
   if (entry.fact === 'epc') {
     const { reading } = readEpc(entry.raw);
     return reading ? { gtin: retail(reading.gtin14) } : {};
   }
-  const { elements = [] } = readElements(entry.raw, today);
+  const { elements = [] } = readElements(entry.raw, today, printed);
   return Object.fromEntries(
     elements.flatMap(({ ai, value }) =>
       ELEMENT_FACTS[ai] ? [[ELEMENT_FACTS[ai] as string, ai === '01' ? retail(value) : value]] : [],
@@ -27,11 +28,12 @@ function contained(entry: FactEntry, today: string): Record<string, string> {
  */
 export function deriveFacts(facts: CaseFile['facts'], today: string): CaseFile['facts'] {
   const derived = { ...facts };
+  const printed = printedBeside({ facts });
   for (const [place, entries] of Object.entries(facts)) {
     for (const source of [entries.epc, entries.symbol]) {
       if (source?.state !== 'read') continue;
       const { at, by, belongsTo } = source;
-      for (const [fact, raw] of Object.entries(contained(source, today))) {
+      for (const [fact, raw] of Object.entries(contained(source, today, printed))) {
         if (derived[place]?.[fact]) continue;
         const entry: FactEntry = { place, fact, state: 'read', raw, via: 'derived', at, by };
         if (fact === 'gtin') entry.belongsTo = belongsTo;

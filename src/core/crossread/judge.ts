@@ -83,6 +83,12 @@ export function judge(
     const sentence = `The barcode number on ${where} fails its check digit: it ends in ${checkDigit} and should end in ${expectedCheckDigit}.${meant}`;
     return [{ kind: 'checkDigit', printed: checkDigit as number, expected: expectedCheckDigit, corrections, sentence }];
   }
+  const { gtin14 = '', companyPrefix } = reading.epc ?? {};
+  const known = context.maker?.gtinPrefixes.find((prefix) => gtin14.slice(1).startsWith(prefix));
+  if (companyPrefix && known && known.length >= 6 && known !== companyPrefix) {
+    const sentence = `The tag on ${where} takes ${companyPrefix} for the company prefix; that of ${context.maker?.name} is ${known}, so no encoder of theirs wrote it.`;
+    return [{ kind: 'differs', expected: known, found: companyPrefix, sentence }];
+  }
   const [window] = reading.windows ?? [];
   if (window && release) {
     const { daysOff, sentence } = compareWithRelease(window, release.releaseDate, release.leadTime);

@@ -1,7 +1,7 @@
 import { cleanText } from '../../codes/clean';
 import { readElements } from '../../codes/elementString';
 import { readEpc } from '../../codes/epc';
-import { type GtinReading, groupGtin, readGtin } from '../../codes/gtin';
+import { type GtinReading, groupGtin, numberRange, readGtin } from '../../codes/gtin';
 import { foreignSaid, latinLetters } from '../../codes/lookAlikes';
 import type { SchemeFact } from '../../codes/schemes/codeScheme';
 import { codeCharacters, decode, type Plausible } from '../../codes/schemes/decode';
@@ -19,7 +19,9 @@ export function readGtinFact(raw: string, context: ReadingContext): FactResult {
     context.release?.sizes.flatMap((size) => readGtin(size.gtin).readings.map((reading) => reading.gtin14)),
   );
   const gtin = readings.find((reading) => recorded.has(reading.gtin14)) ?? (readings[0] as GtinReading);
-  return { reading: { normal: gtin.gtin14, display: groupGtin(gtin), gtin } };
+  const range = numberRange(gtin);
+  const reading = { normal: gtin.gtin14, display: groupGtin(gtin), gtin };
+  return { reading: range ? { ...reading, says: range } : reading };
 }
 
 /** Codes are written in Latin letters and digits; what looks like none of them was not read. */
@@ -86,28 +88,42 @@ export function readSchemeFact(fact: SchemeFact, raw: string, context: ReadingCo
   return { reading: { ...plain, decoded: fitting, says: says || undefined, made } };
 }
 
-/** The EPC memory of a tag, as an RFID reader shows it. */
+/**
+ * The EPC memory of a tag, as an RFID reader shows it. Another memory of the chip, or one that was read in part, is
+ * not read; a blank chip and one that names something else cannot be a trade item's.
+ */
 export function readEpcFact(raw: string): FactResult {
   const { reading, failure } = readEpc(cleanText(raw));
-  if (failure) return fails(failure.sentence, failure.kind !== 'malformed');
+  if (failure) return fails(failure.sentence, failure.kind === 'blank' || failure.kind === 'foreign');
   const says = `${reading.scheme.toUpperCase()}, serial ${reading.serial}${reading.problems.map((each) => `; ${each.toLowerCase()}`).join('')}`;
   return {
     reading: { normal: reading.pureUri, display: reading.tagUri.replace('urn:epc:tag:', ''), epc: reading, says },
   };
 }
 
+/** What is printed elsewhere on the item that a symbol may repeat. */
+export const printedBeside = ({ facts }: Pick<ReadingContext, 'facts'>): string[] =>
+  Object.values(facts).flatMap((entries) =>
+    ['batchCode', 'unitNumber'].flatMap((fact) => {
+      const entry = entries[fact];
+      return entry?.state === 'read' && entry.via !== 'derived' ? [cleanText(entry.raw)] : [];
+    }),
+  );
+
 /** The text of a DataMatrix or QR symbol. */
 export function readSymbolFact(raw: string, context: ReadingContext): FactResult {
-  const { elements, problems, failure } = readElements(raw, context.today);
+  const { elements, problems, notes, failure } = readElements(raw, context.today, printedBeside(context));
   if (failure) return fails(failure.sentence);
-  if (problems.length > 0) return fails(problems.join(' '), true);
+  if (problems.length > 0) {
+    const sentence = problems.map((each) => each.sentence).join(' ');
+    const impossible = problems.some((each) => each.impossible);
+    return fails(impossible ? sentence : `${sentence} A separator may have been lost; scan it again.`, impossible);
+  }
   const display = elements.map(({ ai, value }) => `(${ai})${value}`).join('');
-  const says = elements
-    .map(({ name, value, interval }) => `${name} ${interval ? formatInterval(interval) : value}`)
-    .join(', ');
-  const made = elements.flatMap(({ ai, interval }) => ((ai === '11' || ai === '13') && interval ? [interval] : []));
-  const expires = elements.flatMap(({ ai, interval }) =>
-    ['15', '16', '17'].includes(ai) && interval ? [interval] : [],
-  );
-  return { reading: { normal: display, display, elements, says, made, ...(expires.length > 0 ? { expires } : {}) } };
+  const said = elements.map(({ name, value, interval }) => `${name} ${interval ? formatInterval(interval) : value}`);
+  const dates = (...ais: string[]) =>
+    elements.flatMap(({ ai, interval }) => (interval && ais.includes(ai) ? [interval] : []));
+  const expires = dates('15', '16', '17');
+  const reading = { normal: display, display, elements, says: [...notes, ...said].join(', '), made: dates('11', '13') };
+  return { reading: expires.length > 0 ? { ...reading, expires } : reading };
 }
