@@ -123,6 +123,8 @@ export interface Place {
   name: string;
   /** `said`: what the seller tells; it is compared, and is no part of the item. */
   side: 'packaging' | 'goods' | 'said';
+  /** Which of a pair it is on. */
+  hand?: 'left' | 'right';
   /** Fact ids that this kind of goods prints there; `size` stands for every column of the release's chart. */
   facts: string[];
   /** Shown once something is read there, or when the person asks for all places. */

@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { RELEASES } from '@/demo/releases';
+import { caseWith, chose, findingsOf, GROUNDS, measured } from '@/demo/testing/bench';
 import type { CaseFile } from '../casefile/fold';
 import type { Grounds } from '../judgement/grounds';
 import type { Release } from '../releases/release';
-import { caseWith, chose, findingsOf, GROUNDS, measured } from '../testing/bench';
 import type { CheckDefinition } from './check';
 import { checkProblems, releaseProblems } from './checkKind';
 import { checkFor, waysOf } from './expectation';

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
+import { caseWith, chose, findingsOf, GROUNDS, measured } from '@/demo/testing/bench';
 import type { Release } from '../releases/release';
-import { caseWith, chose, findingsOf, GROUNDS, measured } from '../testing/bench';
 import type { CheckDefinition } from './check';
 import { checksFor } from './findings';
 

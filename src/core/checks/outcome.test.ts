@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
+import { caseWith, findingsOf, GROUNDS } from '@/demo/testing/bench';
 import type { RecordedFinding } from '../casefile/event';
-import { caseWith, findingsOf, GROUNDS } from '../testing/bench';
 import type { CheckDefinition } from './check';
 import { answerProblem, bothSides } from './outcome';
 

@@ -3,7 +3,7 @@ export const FIELD_LIMIT = 400;
 
 /**
  * What a person or a scanner sent, made comparable: compatibility forms folded (full-width digits become
- * plain ones), control and invisible formatting characters dropped, runs of white space made one space.
+ * plain ones, `8½` becomes `8 1/2`), control and invisible formatting characters dropped, runs of white space made one space.
  *
  * @param raw any text
  * @returns the text as it would look when printed plainly
@@ -11,7 +11,9 @@ export const FIELD_LIMIT = 400;
  */
 export function cleanText(raw: string): string {
   return raw
+    .replace(/(?<=\d)(?=[¼½¾⅐-⅞])/gu, ' ')
     .normalize('NFKC')
+    .replace(/⁄/gu, '/')
     .replace(/\s+/gu, ' ')
     .replace(/[\p{Cc}\p{Cf}]/gu, '')
     .trim();

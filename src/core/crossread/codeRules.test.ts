@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
+import { labelContext } from '@/demo/testing/labels';
 import { writeEpc } from '../codes/epc';
 import { readChain } from '../judgement/readings';
-import { labelContext } from '../testing/labels';
 import { cellOf } from './crossReading';
 import { crossread } from './crossread';
 import { RULES } from './rules';

@@ -20,7 +20,7 @@ export const codeFitsScheme =
       return cantTell('No scheme of this maker’s codes is in the records.');
     const other = otherProduct(place, context);
     if (other) return cantTell(other);
-    const wrong = cell.problems.filter(({ kind }) => kind === 'schemeMisfit' || kind === 'implausibleDate');
+    const wrong = cell.problems.filter(({ kind }) => ['schemeMisfit', 'implausibleDate', 'tieBroken'].includes(kind));
     if (wrong.length > 0) return differs(wrong);
     return agrees(`${cell.display}: ${cell.reading.says ?? 'fits its scheme'}.`);
   };
@@ -64,6 +64,8 @@ export const datesTogether: Rule = (reading, context, places) => {
   if (dated.length === 0) return open('No date is read there.');
   const wrong = reading.dates.problems.filter((problem) => here(problem) && !claimed(problem));
   if (wrong.length > 0) return differs(wrong);
+  if (places.length > 1 && new Set(dated.map(({ place }) => place)).size < 2)
+    return open('A date is read on one of the two only.');
   const all = reading.dates.facts.filter(({ place }) => place);
   if (all.length < 2 || !context.release) return open('There is no second date to hold it against.');
   return agrees('The dates can all be right together.');

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
+import { labelContext, TODAY } from '@/demo/testing/labels';
 import { gtinCheckDigit } from '../codes/gtin';
-import { labelContext, TODAY } from '../testing/labels';
 import { condense } from './condense';
 import { cellOf } from './crossReading';
 import { crossread } from './crossread';

@@ -9,6 +9,7 @@ import { expandFacts, factOrder } from './facts';
 import { printedTraits } from './printedTraits';
 import type { Row } from './row';
 import { settleDates } from './settleDates';
+import { holdTies } from './ties';
 
 /** Lay out all that was read on an item and compare it. */
 function layOut(given: ReadingContext): CrossReading {
@@ -24,6 +25,7 @@ function layOut(given: ReadingContext): CrossReading {
     comparePlaces(row, context);
     return row;
   });
+  holdTies(rows, context);
   const traits = printedTraits(rows, context);
   const dates = readDates(rows, traits, context);
   settleDates(rows, dates, context);

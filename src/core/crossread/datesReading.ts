@@ -42,7 +42,7 @@ const isMade = ({ id, fact = '' }: DatedCell): boolean => MADE.includes(fact) &&
  * How many days the dates of one pack may lie apart, where the record says nothing: labels are printed weeks ahead
  * of the run that they go on.
  */
-const ONE_PACK_DAYS = 62;
+const ONE_PACK_DAYS = 31;
 
 /**
  * Every date that was read.

@@ -40,8 +40,9 @@ function judgeScheme(
       misfit.repairs.length > 0
         ? ` Characters that are taken for each other would make it ${list(misfit.repairs.map(({ code }) => code))}.`
         : '';
+    const cut = misfit.bounded ? ' Not every slip of a character was tried.' : '';
     const other = entry.fitsOther?.length ? ` It does fit ${list(entry.fitsOther)}.` : '';
-    const sentence = `The ${name} on ${where} does not fit “${misfit.scheme}”: at position ${at + 1}, ${stands}.${meant}${other}`;
+    const sentence = `The ${name} on ${where} does not fit “${misfit.scheme}”: at position ${at + 1}, ${stands}.${meant}${cut}${other}`;
     return [{ kind: 'schemeMisfit', at, sentence }];
   }
   const best = decoded?.[0]?.readings[0];

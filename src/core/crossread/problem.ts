@@ -19,6 +19,8 @@ export type ProblemDetail =
   | { kind: 'schemeMisfit'; at: number }
   /** A code whose date misses what is plausible, or the time in which its scheme was used. */
   | { kind: 'implausibleDate'; daysOff: number }
+  /** A part of a code that does not go with another fact of the item. */
+  | { kind: 'tieBroken' }
   /** Two dates that cannot both be right, in this and another mark of the date line. */
   | { kind: 'datesContradict'; days: number; with: string }
   /** No single genuine variant accounts for all. */

@@ -14,6 +14,8 @@ export interface Misfit {
   scheme: string;
   stop: Stop;
   repairs: SchemeRepair[];
+  /** Not every repair was tried. */
+  bounded?: boolean;
 }
 
 /** A printed fact in the form in which it is compared. */

@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { SCHEMES } from '@/demo/codeSchemes';
 import { CHARTS, MAKERS } from '@/demo/makers';
 import { RELEASES } from '@/demo/releases';
+import { caseWith, GROUNDS } from '@/demo/testing/bench';
 import apparel from '@/desk/shipped/apparel.json';
 import figure from '@/desk/shipped/figure.json';
 import footwear from '@/desk/shipped/footwear.json';
@@ -14,7 +15,6 @@ import type { CheckDefinition, KindDefinition } from '../checks/check';
 import { checksFor } from '../checks/findings';
 import { answerProblem, bothSides, outcomeOf } from '../checks/outcome';
 import { expandFacts } from '../crossread/facts';
-import { caseWith, GROUNDS } from '../testing/bench';
 import { assess } from './assess';
 import { findingWords, verdictSentences } from './sentences';
 

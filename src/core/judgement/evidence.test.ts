@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { caseWith, chose, findingsOf, GROUNDS, measured } from '@/demo/testing/bench';
 import type { Finding } from '../checks/finding';
-import { caseWith, chose, findingsOf, GROUNDS, measured } from '../testing/bench';
 import { cameOut, evidenceOf, posteriorOf, shareOf, withFindings } from './evidence';
 import { WORLDS } from './worlds';
 

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { caseWith, chose, GROUNDS } from '../testing/bench';
+import { caseWith, chose, GROUNDS } from '@/demo/testing/bench';
 import { assess } from './assess';
 import { evidenceOf } from './evidence';
 import { quickPass, weighedSide } from './flips';

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { RELEASES } from '@/demo/releases';
+import { GROUNDS } from '@/demo/testing/bench';
 import apparel from '@/desk/shipped/apparel.json';
 import figure from '@/desk/shipped/figure.json';
 import footwear from '@/desk/shipped/footwear.json';
@@ -8,7 +9,6 @@ import spirits from '@/desk/shipped/spirits.json';
 import type { KindDefinition, Outcome } from '../checks/check';
 import type { Finding } from '../checks/finding';
 import { checksFor } from '../checks/findings';
-import { GROUNDS } from '../testing/bench';
 import { evidenceOf, shareOf } from './evidence';
 
 const KINDS = [footwear, fragrance, figure, spirits, apparel] as unknown as KindDefinition[];

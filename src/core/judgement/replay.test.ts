@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
+import { GROUNDS } from '@/demo/testing/bench';
 import shippedRules from '@/desk/shipped/house-rules.json';
 import type { CheckDefinition } from '../checks/check';
-import { GROUNDS } from '../testing/bench';
 import type { ConfirmedCase } from './confirmedCase';
 import { schoolDecides } from './decide';
 import type { HouseRules } from './houseRules';

@@ -45,13 +45,11 @@ const UNITS = new Map(
 export const systemWords = (system: string): string[] =>
   (words.systems as Record<string, string>)[system]?.split(' ') ?? [];
 
-const VULGAR: Record<string, string> = { '½': '1/2', '⅓': '1/3', '⅔': '2/3', '¼': '1/4', '¾': '3/4' };
 const FRACTIONS: Record<string, number> = { '1/2': 0.5, '1/3': 0.33, '2/3': 0.67, '1/4': 0.25, '3/4': 0.75 };
 
 /** Capitals with fractions set apart from the whole number, which compatibility folding would run together. */
 const prepared = (raw: string): string =>
-  cleanText(raw.replace(/[½⅓⅔¼¾]/gu, (sign) => ` ${VULGAR[sign]} `).replace(/℮/gu, ' '))
-    .replace(/⁄/gu, '/')
+  cleanText(raw.replace(/℮/gu, ' '))
     .replace(/[”″]/gu, '"')
     .toUpperCase()
     .replace(/FL\.?\s*OZ\b\.?/g, 'FLOZ');

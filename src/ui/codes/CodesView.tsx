@@ -7,7 +7,7 @@ import { contextOf } from '@/core/crossread/context';
 import { crossread } from '@/core/crossread/crossread';
 import { dateMarks } from '@/core/crossread/dateLine';
 import { ageText } from '@/core/crossread/datesReading';
-import { splitLabel } from '@/core/crossread/splitLabel';
+import { splitLabel } from '@/core/crossread/label/splitLabel';
 import { readChain } from '@/core/judgement/readings';
 import { useCaseBook } from '../casebook/CaseBook';
 import { Button, Key } from '../controls/Button';

@@ -9,6 +9,7 @@ import { Button, Key } from '../controls/Button';
 import { LabelledChoice } from '../controls/LabelledChoice';
 import { RemoveButton } from '../controls/RemoveButton';
 import { TextField } from '../controls/TextField';
+import { Tick } from '../controls/Tick';
 import { RecordTabs } from '../records/RecordTabs';
 import { SaveNotice } from '../records/SaveNotice';
 import { recordId, useSaveRecord } from '../records/useSaveRecord';
@@ -41,7 +42,8 @@ export function SchemeEditor({
   const examples = useFieldArray({ control, name: 'examples', keyName: 'key' });
   const [samples, setSamples] = useState(() => kept.examples.map(({ code }) => code).join('\n'));
   const { save, message, failed } = useSaveRecord();
-  const scheme = watch();
+  // A new object each time: forms of segments are kept by it.
+  const scheme = { ...watch() };
   const problems = checkScheme(scheme);
   const missing = [
     scheme.name.trim() === '' && 'It needs a name.',
@@ -83,6 +85,11 @@ export function SchemeEditor({
         />
         <TextField label="In use from" {...DAY} {...register('from', optionalDay)} />
         <TextField label="until" {...DAY} {...register('until', optionalDay)} />
+        <Tick
+          label="case matters"
+          checked={scheme.caseMatters === true}
+          onChange={(caseMatters) => setValue('caseMatters', caseMatters || undefined)}
+        />
         <Button look="act" disabled={wrong.length > 0} onClick={keep}>
           Save scheme <Key>Ctrl S</Key>
         </Button>

@@ -1,10 +1,11 @@
 'use client';
 import { ArrowDown, ArrowUp } from 'lucide-react';
 import { useState } from 'react';
-import type { Segment } from '@/core/codes/schemes/codeScheme';
+import type { Segment, Tie } from '@/core/codes/schemes/codeScheme';
 import { Choice } from '../controls/Choice';
 import { RemoveButton } from '../controls/RemoveButton';
 import { TextField } from '../controls/TextField';
+import { Tick } from '../controls/Tick';
 import { blankSegment, choiceOf, SEGMENT_CHOICES } from './blankSegment';
 
 const listed = (values: Record<string, string>): string =>
@@ -18,7 +19,7 @@ const parsed = (text: string): Record<string, string> =>
       .split('\n')
       .map((line) => line.split('='))
       .filter(([key]) => key?.trim())
-      .map(([key = '', ...meaning]) => [key.trim().toUpperCase(), meaning.join('=').trim() || key.trim()]),
+      .map(([key = '', ...meaning]) => [key.trim(), meaning.join('=').trim() || key.trim()]),
   );
 
 /** A list of texts with their meanings, one on each line. */
@@ -51,7 +52,33 @@ function ValuesField({
 function Details({ segment, onChange }: { segment: Segment; onChange: (segment: Segment) => void }) {
   const set = (change: object) => onChange({ ...segment, ...change } as Segment);
   const number = (text: string) => (text === '' ? undefined : Number(text));
-  const upper = (text: string) => text.toUpperCase().replace(/[^A-Z0-9]/g, '');
+  const characters = (text: string) => text.replace(/[^A-Za-z0-9]/g, '');
+  const alphabetField = (label: string, value: string | undefined, optional = false) => (
+    <TextField
+      key="alphabet"
+      wide
+      label={label}
+      className="font-mono"
+      value={value ?? ''}
+      onChange={(event) => {
+        const alphabet = characters(event.target.value);
+        set({ alphabet: optional && alphabet === '' ? undefined : alphabet });
+      }}
+    />
+  );
+  const choiceField = <T extends string>(label: string, value: T, options: T[], change: (value: T) => object) => (
+    <div key={label} className="flex w-32 flex-col text-[13px] text-soft">
+      {label}
+      <span className="text-[15px] text-ink">
+        <Choice
+          label={label}
+          value={value}
+          options={options.map((each) => ({ value: each, label: each === 'dayOfYear' ? 'day of year' : each }))}
+          onChange={(next) => set(change(next as T))}
+        />
+      </span>
+    </div>
+  );
   const numberField = (label: string, value: number | undefined, change: (value: number | undefined) => object) => (
     <TextField
       key={label}
@@ -70,7 +97,7 @@ function Details({ segment, onChange }: { segment: Segment; onChange: (segment: 
           label="text"
           className="w-28 font-mono"
           value={segment.text}
-          onChange={(event) => set({ text: event.target.value.toUpperCase() })}
+          onChange={(event) => set({ text: event.target.value })}
         />
       );
     case 'letters':
@@ -86,22 +113,46 @@ function Details({ segment, onChange }: { segment: Segment; onChange: (segment: 
         numberField('at most', segment.max, (max) => ({ max: max ?? 1 })),
         numberField('from', segment.first, (first) => ({ first })),
         numberField('to', segment.last, (last) => ({ last })),
+        alphabetField('counts in these characters; digits if empty', segment.alphabet, true),
       ];
+    case 'since':
+      return [
+        choiceField('counts', segment.unit, ['day', 'week', 'month'], (unit) => ({ unit })),
+        <TextField
+          key="day"
+          label="since"
+          className="w-32 font-mono"
+          value={segment.day}
+          onChange={(event) => set({ day: event.target.value })}
+        />,
+        numberField('at least', segment.min, (min) => ({ min: min ?? 1 })),
+        numberField('at most', segment.max, (max) => ({ max: max ?? 1 })),
+        alphabetField('counts in these characters; digits if empty', segment.alphabet, true),
+      ];
+    case 'dateDigit':
+      return [
+        choiceField('of the', segment.part, ['year', 'month', 'day', 'dayOfYear', 'week'], (part) => ({
+          part,
+          of: { year: 2, month: 2, day: 2, dayOfYear: 3, week: 2 }[part],
+        })),
+        numberField('digit', segment.digit, (digit) => ({ digit: digit ?? 1 })),
+        numberField('of', segment.of, (of) => ({ of: of ?? 2 })),
+      ];
+    case 'day':
+      return segment.alphabet === undefined ? null : alphabetField('day 1 to day 31', segment.alphabet);
+    case 'weekday':
+      return alphabetField('Monday to Sunday; 1 to 7 if empty', segment.alphabet, true);
+    case 'quarter':
+      return alphabetField('the four quarters; 1 to 4 if empty', segment.alphabet, true);
     case 'table':
     case 'shift':
+    case 'season':
       return <ValuesField values={segment.values} onChange={(values) => set({ values })} />;
     case 'year':
-      if (segment.form !== 'letter') return null;
+      if (!('alphabet' in segment)) return null;
       return [
-        <TextField
-          key="alphabet"
-          wide
-          label="letters in their order"
-          className="font-mono"
-          value={segment.alphabet}
-          onChange={(event) => set({ alphabet: upper(event.target.value) })}
-        />,
-        numberField('first letter is', segment.base, (base) => ({ base: base ?? 2000 })),
+        alphabetField('letters in their order', segment.alphabet),
+        numberField('first is', segment.base, (base) => ({ base: base ?? 2000 })),
       ];
     case 'month':
       if (segment.form === '19Z')
@@ -110,35 +161,50 @@ function Details({ segment, onChange }: { segment: Segment; onChange: (segment: 
             label="October to December"
             className="w-28 font-mono"
             value={segment.letters}
-            onChange={(event) => set({ letters: upper(event.target.value) })}
+            onChange={(event) => set({ letters: characters(event.target.value) })}
           />
         );
-      if (segment.form === 'letter')
-        return (
-          <TextField
-            wide
-            label="January to December"
-            className="font-mono"
-            value={segment.alphabet}
-            onChange={(event) => set({ alphabet: upper(event.target.value) })}
-          />
-        );
+      if (segment.form === 'letter') return alphabetField('January to December', segment.alphabet);
       return null;
     case 'check':
-      if (segment.method === 'mod37-36') return <p className="self-center text-[13px] text-soft">over all before it</p>;
-      return (
+      return [
+        'weights' in segment && (
+          <TextField
+            key="weights"
+            wide
+            label="weights from the right"
+            className="font-mono"
+            defaultValue={segment.weights.join(' ')}
+            onChange={(event) => set({ weights: event.target.value.split(/\D+/).filter(Boolean).map(Number) })}
+          />
+        ),
         <TextField
+          key="over"
           wide
-          label="weights from the right, over all before it"
-          className="font-mono"
-          defaultValue={segment.weights.join(' ')}
-          onChange={(event) => set({ weights: event.target.value.split(/\D+/).filter(Boolean).map(Number) })}
-        />
-      );
+          label="over these segments, with commas; all before it if empty"
+          defaultValue={segment.over?.join(', ') ?? ''}
+          onChange={(event) => {
+            const over = event.target.value
+              .split(',')
+              .map((each) => each.trim())
+              .filter(Boolean);
+            set({ over: over.length > 0 ? over : undefined });
+          }}
+        />,
+      ];
     default:
       return null;
   }
 }
+
+const TIE_CHOICES = [
+  { value: 'none', label: 'goes with nothing else' },
+  { value: 'side', label: 'left or right' },
+  { value: 'factoryCode', label: 'the factory code' },
+  { value: 'country', label: 'the country' },
+  { value: 'size', label: 'the size' },
+  { value: 'pair', label: 'the same on both of a pair' },
+];
 
 const SMALL = 'flex size-9 items-center justify-center text-soft hover:text-ink disabled:opacity-30';
 
@@ -188,6 +254,21 @@ export function SegmentRow({
           onChange={(event) => onChange({ ...segment, name: event.target.value })}
         />
         <Details key={choice} segment={segment} onChange={onChange} />
+        <span className="flex items-center gap-4 pt-5">
+          <Tick
+            label="may be left out"
+            checked={segment.optional === true}
+            onChange={(optional) => onChange({ ...segment, optional: optional || undefined })}
+          />
+          <span className="w-52 text-[15px]">
+            <Choice
+              label={`What segment ${index + 1} must go with`}
+              value={segment.tied ?? 'none'}
+              options={TIE_CHOICES}
+              onChange={(tied) => onChange({ ...segment, tied: tied === 'none' ? undefined : (tied as Tie) })}
+            />
+          </span>
+        </span>
       </div>
       <div className="flex pt-5">
         <button

@@ -2,68 +2,57 @@ import { formatDay, isDay } from '../../dates/day';
 import type { CodeScheme, Segment } from './codeScheme';
 import { decode } from './decode';
 import { formsOf } from './parse';
-import { compact } from './segmentForms';
+import { kindOf } from './segments';
 
 const MOST_WAYS = 2_000;
 const LONGEST = 60;
 
-const alphabetOf = (segment: Segment): { letters: string; count?: number } | null => {
-  if (segment.type === 'year' && segment.form === 'letter') return { letters: segment.alphabet };
-  if (segment.type === 'month' && segment.form === '19Z') return { letters: segment.letters, count: 3 };
-  if (segment.type === 'month' && segment.form === 'letter') return { letters: segment.alphabet, count: 12 };
-  return null;
-};
-
 /** What is wrong with one segment on its own. */
-function segmentProblems(segment: Segment): string[] {
-  const say = (what: string) => `“${segment.name}” ${what}`;
-  const problems: string[] = [];
-  if ('min' in segment && segment.min > segment.max)
-    problems.push(say(`has at least ${segment.min} and at most ${segment.max} characters.`));
-  if (
-    segment.type === 'counter' &&
-    segment.first !== undefined &&
-    segment.last !== undefined &&
-    segment.first > segment.last
-  )
-    problems.push(say(`counts from ${segment.first} to ${segment.last}.`));
-  if (segment.type === 'literal' && compact(segment.text) === '' && !/^[ ./:-]+$/.test(segment.text))
-    problems.push(say('has neither a letter, a digit nor a separator.'));
-  if (segment.type === 'table' || segment.type === 'shift') {
-    const keys = Object.keys(segment.values).map(compact);
-    if (keys.length === 0) problems.push(say('has no values.'));
-    if (keys.includes('')) problems.push(say('has a value without letters or digits.'));
-    if (new Set(keys).size < keys.length) problems.push(say('has two values that read the same.'));
-  }
-  const alphabet = alphabetOf(segment);
-  if (alphabet) {
-    const { letters, count } = alphabet;
-    if (new Set(letters).size < letters.length) problems.push(say('has a letter twice.'));
-    if (compact(letters) !== letters) problems.push(say('is written in capitals and digits only.'));
-    if (count !== undefined && letters.length !== count)
-      problems.push(say(`needs ${count} characters; it has ${letters.length}.`));
-  }
-  return problems;
+const segmentProblems = (segment: Segment): string[] =>
+  (kindOf(segment.type).problems?.(segment) ?? []).map((what) => `“${segment.name}” ${what}`);
+
+/** Checks over segments that are not there, or over themselves. */
+function checkProblems({ segments }: CodeScheme): string[] {
+  const names = segments.map(({ name }) => name);
+  return segments.flatMap((segment) => {
+    if (segment.type !== 'check' || !segment.over) return [];
+    const strange = segment.over.filter((name) => !names.includes(name));
+    const checks = segment.over.filter((name) => segments.some((each) => each.name === name && each.type === 'check'));
+    return [
+      ...strange.map((name) => `“${segment.name}” is computed over “${name}”, which is no segment.`),
+      ...checks.map((name) => `“${segment.name}” is computed over “${name}”, which is a check itself.`),
+      ...(segment.over.length === 0 ? [`“${segment.name}” is computed over nothing.`] : []),
+    ];
+  });
 }
 
 /** Date parts that contradict one another or say nothing together. */
-function dateProblems(scheme: CodeScheme): string[] {
-  const has = (type: Segment['type']) => scheme.segments.filter((segment) => segment.type === type).length;
+function dateProblems({ segments }: CodeScheme): string[] {
+  const digits = (part: string) => segments.some((each) => each.type === 'dateDigit' && each.part === part);
+  const count = (type: Segment['type']) => segments.filter((segment) => segment.type === type).length;
+  const has = (type: Segment['type']) => count(type) + (digits(type) ? 1 : 0);
   const problems: string[] = [];
-  for (const type of ['year', 'month', 'day', 'dayOfYear', 'week'] as const)
+  for (const type of ['year', 'month', 'day', 'dayOfYear', 'week', 'since'] as const)
     if (has(type) > 1) problems.push(`It writes the ${type === 'dayOfYear' ? 'day of the year' : type} twice.`);
-  const ways = [has('dayOfYear') > 0, has('week') > 0, has('month') > 0].filter(Boolean).length;
-  if (ways > 1) problems.push('It writes the date in two ways (month, week, day of the year), which can contradict.');
+  const ways = ['dayOfYear', 'week', 'month', 'quarter', 'season', 'since'] as const;
+  if (ways.filter((type) => has(type) > 0).length > 1)
+    problems.push('It writes the date in two ways (month, week, day of the year …), which can contradict.');
+  if (has('since') > 0 && has('year') > 0)
+    problems.push('It counts since a day and writes a year, which can contradict.');
   if (has('day') > 0 && has('month') === 0) problems.push('It writes a day without a month.');
-  if (ways > 0 && has('year') === 0) problems.push('It writes part of a date without a year.');
+  if (has('weekday') > 0 && has('week') === 0) problems.push('It writes a day of the week without a week.');
+  if (ways.some((type) => type !== 'since' && has(type) > 0) && has('year') === 0)
+    problems.push('It writes part of a date without a year.');
   return problems;
 }
 
 /** In how many ways a code may be cut into segments at most. */
 function cuts(scheme: CodeScheme): number {
-  const free = formsOf(scheme).filter(({ min, max }) => max > min);
+  const lengths = formsOf(scheme)
+    .map(({ min, max }, i) => max - min + 1 + (scheme.segments[i]?.optional ? 1 : 0))
+    .filter((count) => count > 1);
   // The length of the last free segment follows from the others.
-  return free.slice(1).reduce((count, { min, max }) => count * (max - min + 1), 1);
+  return lengths.slice(1).reduce((ways, count) => ways * count, 1);
 }
 
 /**
@@ -82,7 +71,7 @@ export function checkScheme(scheme: CodeScheme): string[] {
     problems.push(`Two segments are called “${name}”.`);
   if (scheme.from && scheme.until && scheme.from > scheme.until)
     problems.push(`It is in use from ${formatDay(scheme.from)} until ${formatDay(scheme.until)}, which is earlier.`);
-  problems.push(...dateProblems(scheme));
+  problems.push(...checkProblems(scheme), ...dateProblems(scheme));
   if (problems.length > 0) return problems;
 
   const longest = formsOf(scheme).reduce((sum, { max }) => sum + max, 0);

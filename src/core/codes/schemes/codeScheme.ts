@@ -1,10 +1,23 @@
 import type { Day } from '../../dates/day';
 
-/** What every segment has: a name for people, and whether it names a fact of its own. */
+/** Another fact that a segment has to go with: the shoe it is on, where it was made, its size, the pair's number. */
+export const TIES = ['side', 'factoryCode', 'country', 'size', 'pair'] as const;
+export type Tie = (typeof TIES)[number];
+
+/** What every segment has: a name for people, and how it stands to the rest. */
 interface Named {
   /** What the segment stands for: `plant`, `year`, `check character`. Unique in its scheme. */
   name: string;
+  /** It may be left out. */
+  optional?: boolean;
+  /** The fact that its meaning (or its text, where it has none) must go with. */
+  tied?: Tie;
 }
+
+/** One digit of a date part that is written apart: `digit` 1 is the first of `of`. */
+export type DatePart = 'year' | 'month' | 'day' | 'dayOfYear' | 'week';
+
+export type CheckMethod = 'mod10' | 'mod11' | 'mod37-36' | 'mod97-10' | 'luhn' | 'mod11-2' | 'mod11-10' | 'mod37-2';
 
 /** One piece of a code, in the order in which it is written. */
 export type Segment = Named &
@@ -15,19 +28,31 @@ export type Segment = Named &
     /** A fixed list of texts with their meanings. */
     | { type: 'table'; values: Record<string, string> }
     | { type: 'year'; form: 'YYYY' | 'YY' | 'Y' }
-    /** One letter a year; the alphabet begins again when it is used up. */
-    | { type: 'year'; form: 'letter'; alphabet: string; base: number }
-    /** `19Z` is 1 to 9 and then three letters; `letter` is one of twelve. */
-    | { type: 'month'; form: 'MM' | 'roman' }
+    /** One letter a year (`letter`; the alphabet begins again when it is used up), or two that count up (`letters`). */
+    | { type: 'year'; form: 'letter' | 'letters'; alphabet: string; base: number }
+    /** `M` has no leading zero; `19Z` is 1 to 9 and then three letters; `letter` is one of twelve; `name` is JAN, FEB … */
+    | { type: 'month'; form: 'MM' | 'M' | 'roman' | 'name' }
     | { type: 'month'; form: '19Z'; letters: string }
     | { type: 'month'; form: 'letter'; alphabet: string }
-    | { type: 'day' | 'dayOfYear' | 'week' | 'hour' }
+    /** `short`: without leading zeros; an alphabet has one character for each day. */
+    | { type: 'day'; short?: boolean; alphabet?: string }
+    | { type: 'dayOfYear' | 'week'; short?: boolean }
+    /** 1 to 7 from Monday, or a letter for each day. */
+    | { type: 'weekday'; alphabet?: string }
+    /** 1 to 4, or a letter for each. */
+    | { type: 'quarter'; alphabet?: string }
+    /** Texts that stand for a run of months: `{ SS: '1-6' }`; months above 12 lie in the next year. */
+    | { type: 'season'; values: Record<string, string> }
+    | { type: 'dateDigit'; part: DatePart; digit: number; of: number }
+    /** Days, weeks or months since a day, which counts as 0; in an alphabet of its own where one is given. */
+    | { type: 'since'; unit: 'day' | 'week' | 'month'; day: Day; min: number; max: number; alphabet?: string }
+    | { type: 'hour' | 'time' }
     | { type: 'shift'; values: Record<string, string> }
-    /** A number that counts up, written with leading zeros to at least `min` digits. */
-    | { type: 'counter'; min: number; max: number; first?: number; last?: number }
-    /** Computed over all letters and digits that stand before it. */
-    | { type: 'check'; method: 'mod10' | 'mod11'; weights: number[] }
-    | { type: 'check'; method: 'mod37-36' }
+    /** A number that counts up, written with leading zeros to at least `min` digits, or in an alphabet of its own. */
+    | { type: 'counter'; min: number; max: number; first?: number; last?: number; alphabet?: string }
+    /** Computed over all letters and digits that stand before it, or over the segments that are named, wherever they stand. */
+    | { type: 'check'; method: 'mod10' | 'mod11'; weights: number[]; over?: string[] }
+    | { type: 'check'; method: Exclude<CheckMethod, 'mod10' | 'mod11'>; over?: string[] }
   );
 
 export type SegmentType = Segment['type'];
@@ -56,6 +81,8 @@ export interface CodeScheme {
   maker: string;
   name: string;
   fact: SchemeFact;
+  /** Capitals and small letters are different characters. */
+  caseMatters?: boolean;
   /** In use from and until these days; null where that is not known. */
   from: Day | null;
   until: Day | null;

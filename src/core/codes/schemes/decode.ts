@@ -2,9 +2,9 @@ import type { Day } from '../../dates/day';
 import { type DayInterval, daysOutside } from '../../dates/interval';
 import { cleanText } from '../clean';
 import type { CodeScheme } from './codeScheme';
-import { formsOf, type Parses, type Piece, parse, type Stop } from './parse';
-import { datesOf } from './schemeDates';
-import { compact, type DateParts, type SegmentForm } from './segmentForms';
+import { type Budget, type Parses, type Piece, parse, type Stop } from './parse';
+import { datesOf, isDated } from './schemeDates';
+import type { DateParts } from './segments/segmentKind';
 
 /** One meaning of a code in one scheme. */
 export interface SchemeReading {
@@ -35,12 +35,14 @@ export interface Plausible {
 const ALWAYS: Plausible = { earliest: '1970-01-01', latest: '2099-12-31' };
 
 function partsOf(pieces: Piece[]): DateParts {
-  return Object.assign({}, ...pieces.map(({ date }) => date ?? {}));
+  const dates = pieces.map(({ date }) => date ?? {});
+  const digits = dates.flatMap((date) => date.digits ?? []);
+  return Object.assign({}, ...dates, digits.length > 0 ? { digits } : {});
 }
 
 function meanings(pieces: Piece[], scheme: CodeScheme, plausible: Plausible): SchemeReading[] {
   const parts = partsOf(pieces);
-  if (!parts.years) return [{ pieces, made: null, daysOutOfUse: 0, daysOff: 0 }];
+  if (!isDated(parts)) return [{ pieces, made: null, daysOutOfUse: 0, daysOff: 0 }];
   const inUse = { earliest: scheme.from ?? ALWAYS.earliest, latest: scheme.until ?? ALWAYS.latest };
   return datesOf(parts).map((made) => ({
     pieces,
@@ -70,25 +72,38 @@ function byFit(a: SchemeReading, b: SchemeReading): number {
 
 const MOST_CHARACTERS = 60;
 
+/** Letters and digits of a text in capitals: separators are written, never read. */
+export const compact = (text: string): string => text.toUpperCase().replace(/[^A-Z0-9]/g, '');
+
+const bounded = (raw: string): string => cleanText(raw.slice(0, 4 * MOST_CHARACTERS));
+
 /** Letters and digits of what was printed, with the bound that protects the search. */
 export function codeCharacters(raw: string): string {
-  return compact(cleanText(raw.slice(0, 4 * MOST_CHARACTERS))).slice(0, MOST_CHARACTERS + 1);
+  return compact(bounded(raw)).slice(0, MOST_CHARACTERS + 1);
+}
+
+/** What was printed as a scheme counts it: its case where that matters, the sign of mod 37,2 where it is used. */
+export function charactersOf(scheme: CodeScheme, raw: string): string {
+  const text = scheme.caseMatters ? bounded(raw) : bounded(raw).toUpperCase();
+  const starred = scheme.segments.some((segment) => segment.type === 'check' && segment.method === 'mod37-2');
+  return text.replace(starred ? /[^A-Za-z0-9*]/g : /[^A-Za-z0-9]/g, '').slice(0, MOST_CHARACTERS + 1);
 }
 
 /**
  * Every meaning that a scheme allows a code, in all decades and letter cycles in which it was used.
  *
- * @param raw as printed; separators, case and white space do not matter
+ * @param raw as printed; separators and white space do not matter, nor case where the scheme does not say so
  * @param plausible when the item can have been made: ranks the readings; `latest` is today at the latest
+ * @param budget work that is shared with other searches
  * @example decode(scheme, '5M117').readings.map((r) => r.made?.from) // ['2025-04-27', '2015-04-27', '2005-04-27', …]
  */
-export function decode(scheme: CodeScheme, raw: string, plausible: Plausible = ALWAYS, forms?: SegmentForm[]): Decoded {
-  const code = codeCharacters(raw);
+export function decode(scheme: CodeScheme, raw: string, plausible: Plausible = ALWAYS, budget?: Budget): Decoded {
+  const code = charactersOf(scheme, raw);
   if (code.length > MOST_CHARACTERS) {
     const stop = { at: MOST_CHARACTERS, expected: [`at most ${MOST_CHARACTERS} letters and digits`] };
     return { scheme, readings: [], stop, bounded: true };
   }
-  const { ways, stop, bounded }: Parses = parse(scheme, code, forms ?? formsOf(scheme));
+  const { ways, stop, bounded: cut }: Parses = parse(scheme, code, budget);
   const readings = thinkable(ways.flatMap((pieces) => meanings(pieces, scheme, plausible))).sort(byFit);
   const last = ways[0]?.findLast(({ date }) => date);
   const noSuchDay = ways.length > 0 && readings.length === 0 && last;
@@ -96,6 +111,6 @@ export function decode(scheme: CodeScheme, raw: string, plausible: Plausible = A
     scheme,
     readings,
     stop: noSuchDay ? { at: last.at, expected: ['a day that exists'] } : stop,
-    bounded,
+    bounded: cut,
   };
 }

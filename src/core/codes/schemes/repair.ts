@@ -1,7 +1,7 @@
 import { confusablesIn } from '../confusables';
 import type { CodeScheme } from './codeScheme';
-import { codeCharacters, decode, type Plausible, type SchemeReading } from './decode';
-import { formsOf } from './parse';
+import { charactersOf, decode, type Plausible, type SchemeReading } from './decode';
+import { type Budget, lengthsFrom } from './parse';
 
 /** A code that differs from what was read by characters that are taken for each other, and that fits. */
 export interface SchemeRepair {
@@ -12,6 +12,8 @@ export interface SchemeRepair {
 }
 
 const MOST_TRIES = 600;
+/** All searches for repairs of one code together. */
+export const REPAIR_STEPS = 12_000;
 const MOST_REPAIRS = 6;
 const LONGEST = 40;
 
@@ -31,20 +33,24 @@ const applied = (code: string, changes: SchemeRepair['changes']): string =>
  * better fit to the item.
  *
  * @param raw a code for which `decode` found no reading
+ * @param budget work that is shared with other searches
  */
-export function repair(scheme: CodeScheme, raw: string, plausible?: Plausible): SchemeRepair[] {
-  const code = codeCharacters(raw);
+export function repair(
+  scheme: CodeScheme,
+  raw: string,
+  plausible?: Plausible,
+  budget: Budget = { steps: REPAIR_STEPS },
+): SchemeRepair[] {
+  const code = charactersOf(scheme, raw);
   if (code.length > LONGEST) return [];
-  const forms = formsOf(scheme);
-  const shortest = forms.reduce((sum, { min }) => sum + min, 0);
-  const longest = forms.reduce((sum, { max }) => sum + max, 0);
-  if (code.length < shortest || code.length > longest) return [];
+  const { least, most } = lengthsFrom(scheme);
+  if (code.length < (least[0] as number) || code.length > (most[0] as number)) return [];
   const found: SchemeRepair[] = [];
   let tries = 0;
   for (const changes of neighbours(code)) {
-    if (tries++ >= MOST_TRIES) break;
+    if (tries++ >= MOST_TRIES || budget.steps <= 0) break;
     const candidate = applied(code, changes);
-    const [reading] = decode(scheme, candidate, plausible, forms).readings;
+    const [reading] = decode(scheme, candidate, plausible, budget).readings;
     if (reading) found.push({ code: candidate, changes, reading });
   }
   const misfit = ({ reading }: SchemeRepair) => Math.abs(reading.daysOff) + Math.abs(reading.daysOutOfUse);

@@ -3,9 +3,10 @@ import { readElements } from '../../codes/elementString';
 import { readEpc } from '../../codes/epc';
 import { type GtinReading, groupGtin, numberRange, readGtin } from '../../codes/gtin';
 import { foreignSaid, latinLetters } from '../../codes/lookAlikes';
-import type { SchemeFact } from '../../codes/schemes/codeScheme';
-import { codeCharacters, decode, type Plausible } from '../../codes/schemes/decode';
-import { repair } from '../../codes/schemes/repair';
+import type { CodeScheme, SchemeFact } from '../../codes/schemes/codeScheme';
+import { charactersOf, codeCharacters, type Decoded, decode, type Plausible } from '../../codes/schemes/decode';
+import type { Budget } from '../../codes/schemes/parse';
+import { REPAIR_STEPS, repair } from '../../codes/schemes/repair';
 import { formatStyleCode, normaliseStyleCode, readStyleCode } from '../../codes/styleCode';
 import { formatInterval } from '../../dates/interval';
 import { plausibleStart } from '../../dates/productionWindow';
@@ -48,44 +49,68 @@ export function plausibleDates({ release, today }: ReadingContext): Plausible {
   return { earliest, latest: today };
 }
 
-/** A code that its maker writes by a scheme: batch and date codes, serials. */
-export function readSchemeFact(fact: SchemeFact, raw: string, context: ReadingContext): FactResult {
-  const normal = codeCharacters(raw);
-  if (normal === '') return fails('A code has letters or digits.');
-  const strange = /[^\p{Script=Latin}\p{N}\s.,:;/_·|()#*'"°+\p{Dash_Punctuation}−]/u.exec(cleanText(raw))?.[0];
-  if (strange) return fails(notLatin(strange));
-  const plain = { normal, display: cleanText(raw).toUpperCase() };
-  const schemes = context.schemes.filter((scheme) => scheme.fact === fact && scheme.maker === context.maker?.id);
-  if (schemes.length === 0) return { reading: plain };
-  const plausible = plausibleDates(context);
-  const tried = schemes.map((scheme) => decode(scheme, raw, plausible));
-  const fitting = tried.filter(({ readings }) => readings.length > 0);
-  const off = (each: (typeof tried)[number]) => {
-    const [best] = each.readings;
-    return best ? Math.abs(best.daysOff) + Math.abs(best.daysOutOfUse) : 0;
-  };
-  fitting.sort((a, b) => off(a) - off(b));
-  const [best] = fitting;
-  if (!best) {
-    const nearest = tried.reduce((far, each) => ((each.stop?.at ?? 0) > (far.stop?.at ?? 0) ? each : far));
-    const repairs = schemes.flatMap((scheme) => repair(scheme, raw, plausible)).slice(0, 6);
-    const stop = nearest.stop ?? { at: 0, expected: [] };
-    const misfit: Misfit = { scheme: nearest.scheme.name, stop, repairs };
-    return { reading: { ...plain, misfit } };
-  }
-  const [first] = best.readings;
+/** Days by which the best reading misses what the item and the scheme allow. */
+const off = ({ readings: [best] }: Decoded): number =>
+  best ? Math.abs(best.daysOff) + Math.abs(best.daysOutOfUse) : 0;
+
+/** What a fitting code says beyond its letters. */
+function spoken([best]: Decoded[]): string {
+  const [first] = best?.readings ?? [];
   const date = first?.made ? formatInterval(first.made) : '';
   const rest = (first?.pieces ?? []).filter(
     (piece) => !piece.date && piece.says !== piece.text && piece.says !== 'right',
   );
-  const says = [date, ...rest.map((piece) => `${piece.name} ${piece.says}`)].filter(Boolean).join(', ');
+  const cut = best?.bounded ? 'not every way of reading it was tried' : '';
+  return [date, ...rest.map((piece) => `${piece.name} ${piece.says}`), cut].filter(Boolean).join(', ');
+}
+
+/** The schemes of the item's maker for a fact. */
+const schemesFor = (fact: SchemeFact, { schemes, maker }: ReadingContext): CodeScheme[] =>
+  schemes.filter((scheme) => scheme.fact === fact && scheme.maker === maker?.id);
+
+/** True where a text fits a scheme of the maker; nothing is repaired. */
+export function fitsScheme(fact: SchemeFact, raw: string, context: ReadingContext, budget: Budget): boolean {
+  return schemesFor(fact, context).some(
+    (scheme) => decode(scheme, raw, plausibleDates(context), budget).readings.length > 0,
+  );
+}
+
+/** A code that its maker writes by a scheme: batch and date codes, serials. */
+export function readSchemeFact(fact: SchemeFact, raw: string, context: ReadingContext): FactResult {
+  const schemes = schemesFor(fact, context);
+  const cased = schemes.find(({ caseMatters }) => caseMatters);
+  const normal = cased ? charactersOf(cased, raw) : codeCharacters(raw);
+  if (normal === '') return fails('A code has letters or digits.');
+  const strange = /[^\p{Script=Latin}\p{N}\s.,:;/_·|()#*'"°+\p{Dash_Punctuation}−]/u.exec(cleanText(raw))?.[0];
+  if (strange) return fails(notLatin(strange));
+  const plain = { normal, display: cased ? cleanText(raw) : cleanText(raw).toUpperCase() };
+  if (schemes.length === 0) return { reading: plain };
+  const plausible = plausibleDates(context);
+  const tried = schemes.map((scheme) => decode(scheme, raw, plausible));
+  const fitting = tried.filter(({ readings }) => readings.length > 0).sort((a, b) => off(a) - off(b));
+  const [best] = fitting;
+  if (!best) {
+    if (tried.some(({ bounded }) => bounded))
+      return fails('Not every way of reading it by its maker’s schemes could be tried; it may fit one of them.');
+    const nearest = tried.reduce((far, each) => ((each.stop?.at ?? 0) > (far.stop?.at ?? 0) ? each : far));
+    const budget = { steps: REPAIR_STEPS };
+    const repairs = schemes.flatMap((scheme) => repair(scheme, raw, plausible, budget)).slice(0, 6);
+    const stop = nearest.stop ?? { at: 0, expected: [] };
+    const misfit: Misfit = {
+      scheme: nearest.scheme.name,
+      stop,
+      repairs,
+      ...(budget.steps <= 0 ? { bounded: true } : {}),
+    };
+    return { reading: { ...plain, misfit } };
+  }
   // Readings far from what the item allows are kept where nothing nearer is left, so that they can be named.
   const made = fitting.flatMap(({ readings }) =>
     readings
       .filter(({ daysOff, daysOutOfUse }) => Math.abs(daysOff) + Math.abs(daysOutOfUse) === off(best))
       .flatMap((reading) => reading.made ?? []),
   );
-  return { reading: { ...plain, decoded: fitting, says: says || undefined, made } };
+  return { reading: { ...plain, decoded: fitting, says: spoken(fitting) || undefined, made } };
 }
 
 /**

@@ -1,18 +1,18 @@
+import type { Circumstances } from '@/core/casefile/event';
+import type { CaseFile, FindingEntry } from '@/core/casefile/fold';
+import type { KindDefinition } from '@/core/checks/check';
+import type { Finding } from '@/core/checks/finding';
+import { gatherFindings } from '@/core/checks/findings';
+import { contextOf } from '@/core/crossread/context';
+import { crossread } from '@/core/crossread/crossread';
+import type { Grounds } from '@/core/judgement/grounds';
+import type { HouseRules } from '@/core/judgement/houseRules';
+import type { Release } from '@/core/releases/release';
+import type { SizeChart } from '@/core/sizes/sizeChart';
 import { CHARTS, MAKERS } from '@/demo/makers';
 import { RELEASES } from '@/demo/releases';
 import footwear from '@/desk/shipped/footwear.json';
 import houseRules from '@/desk/shipped/house-rules.json';
-import type { Circumstances } from '../casefile/event';
-import type { CaseFile, FindingEntry } from '../casefile/fold';
-import type { KindDefinition } from '../checks/check';
-import type { Finding } from '../checks/finding';
-import { gatherFindings } from '../checks/findings';
-import { contextOf } from '../crossread/context';
-import { crossread } from '../crossread/crossread';
-import type { Grounds } from '../judgement/grounds';
-import type { HouseRules } from '../judgement/houseRules';
-import type { Release } from '../releases/release';
-import type { SizeChart } from '../sizes/sizeChart';
 
 const release = RELEASES.find(({ id }) => id === 'tarn-court-low-fog') as Release;
 

@@ -1,20 +1,23 @@
+import type { Belonging } from '@/core/casefile/event';
+import type { FactEntry } from '@/core/casefile/fold';
+import type { KindDefinition } from '@/core/checks/check';
+import { readGtin } from '@/core/codes/gtin';
+import { normaliseStyleCode } from '@/core/codes/styleCode';
+import type { ReadingContext } from '@/core/crossread/context';
+import type { Release } from '@/core/releases/release';
 import { SCHEMES } from '@/demo/codeSchemes';
 import { CHARTS, MAKERS } from '@/demo/makers';
 import { RELEASES } from '@/demo/releases';
+import apparel from '@/desk/shipped/apparel.json';
+import figure from '@/desk/shipped/figure.json';
 import footwear from '@/desk/shipped/footwear.json';
 import fragrance from '@/desk/shipped/fragrance.json';
-import type { Belonging } from '../casefile/event';
-import type { FactEntry } from '../casefile/fold';
-import type { KindDefinition } from '../checks/check';
-import { readGtin } from '../codes/gtin';
-import { normaliseStyleCode } from '../codes/styleCode';
-import type { ReadingContext } from '../crossread/context';
-import type { Release } from '../releases/release';
+import spirits from '@/desk/shipped/spirits.json';
 
 export const TODAY = '2026-11-24';
 
 const recordOf = (id: string) => RELEASES.find((each) => each.id === id) as Release;
-const KINDS: Record<string, unknown> = { footwear, fragrance };
+const KINDS: Record<string, unknown> = { apparel, figure, footwear, fragrance, spirits };
 
 /** What the records would say of a code, as the desk's index does. */
 function belongsTo(fact: string, raw: string): Belonging[] {

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { labelContext } from '../testing/labels';
+import { labelContext } from '@/demo/testing/labels';
 import { splitLabel } from './splitLabel';
 
 const split = (text: string, place = 'boxLabel', id = 'tarn-court-mid-slate') => {

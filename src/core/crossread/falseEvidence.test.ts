@@ -1,0 +1,147 @@
+import { describe, expect, it } from 'vitest';
+import { SCHEMES } from '@/demo/codeSchemes';
+import { labelContext } from '@/demo/testing/labels';
+import type { CodeScheme } from '../codes/schemes/codeScheme';
+import { encode } from '../codes/schemes/encode';
+import { cellOf } from './crossReading';
+import { crossread } from './crossread';
+import { RULES } from './rules';
+
+const SERIAL = SCHEMES.find(({ id }) => id === 'veskarn-serial') as CodeScheme;
+const GENUINE = {
+  'boxLabel.gtin': '9 521204 100064',
+  'boxLabel.styleCode': 'VK4821-107',
+  'boxLabel.model': 'TARN COURT LOW',
+  'boxLabel.colourName': 'Fog/Alder',
+  'boxLabel.size.eu': '42',
+  'innerLabel.styleCode': 'VK4821-107',
+  'innerLabel.size.eu': '42',
+  'innerLabel.productionWindow': '03/11/24 - 05/02/25',
+  'innerLabel.factoryCode': 'QE2',
+  'innerLabel.country': 'Estrava',
+};
+
+function read(change: Record<string, string>) {
+  const context = labelContext({ ...GENUINE, ...change });
+  const reading = crossread(context);
+  const rule = (name: string, ...places: string[]) => RULES[name]?.(reading, context, places);
+  return { reading, rule };
+}
+
+describe('a genuine item stays one however its label is printed, scanned or pasted', () => {
+  it.each<[string, string, string | RegExp]>([
+    ['innerLabel.productionWindow', '03.11.24-05.02.25', /2024/],
+    ['innerLabel.productionWindow', '3 NOV 24 – 5 FEB 25', /2024/],
+    ['innerLabel.productionWindow', 'MFG 03/11/24', /2024/],
+    ['innerLabel.productionWindow', 'NOV24-FEB25', /Nov 2024/],
+    ['innerLabel.productionWindow', 'W45 2024', /week of 4 Nov 2024/],
+    ['innerLabel.productionWindow', 'Q4 2024', /Q4 2024/],
+    ['innerLabel.productionWindow', '2024年11月3日', /3 Nov 2024/],
+    ['innerLabel.productionWindow', '03NOV2024 EXP 03NOV2034', /3 Nov 2024/],
+    ['innerLabel.country', 'Made in Estrava / Fabriqué en Estrava', /Estrava/],
+    ['innerLabel.country', 'HECHO EN ESTRAVA', /ESTRAVA/],
+    ['innerLabel.country', 'Estrava (EU)', /Estrava/],
+    ['innerLabel.country', 'XE', /XE/],
+    ['innerLabel.country', 'Fabriqué en Estravie', /Estravie/],
+    ['boxLabel.size.eu', 'EUR 42', /42/],
+    ['boxLabel.size.uk', 'UK 8', /8/],
+    ['boxLabel.size.usMen', '8½', /8/],
+    ['boxLabel.size.cm', '270 mm', /270/],
+    ['boxLabel.styleCode', 'VК4821-107', /VK4821/],
+    ['boxLabel.model', 'Тarn Court Low', /arn Court/],
+    ['boxLabel.gtin', ']E09521204100064', /9 521204 100064/],
+    ['barcodeScan.symbol', ']d20109521204100064', /01/],
+    ['barcodeScan.symbol', '(01)09521204100064(99)OWN(1)', /99/],
+    ['insole.notches', '4L 2S', /42/],
+    ['insole.notches', '9mm x4 + 5mm x2', /42/],
+  ])('%s “%s”', (at, raw, shown) => {
+    const [place = '', ...rest] = at.split('.');
+    const { reading } = read({ [at]: raw });
+    expect(reading.problems.map(({ sentence }) => sentence)).toEqual([]);
+    expect(cellOf(reading, place, rest.join('.'))).toMatchObject({
+      mark: 'agrees',
+      display: expect.stringMatching(shown),
+    });
+  });
+
+  it.each([
+    ['innerLabel.productionWindow', 'soon'],
+    ['innerLabel.productionWindow', '3 FLORIAL 24'],
+    ['innerLabel.country', 'Fabriqué à Estravanie'],
+    ['boxLabel.size.eu', '42/8'],
+    ['boxLabel.size.usMen', 'UK 8.5'],
+    ['boxLabel.size.eu', '42C'],
+    ['boxLabel.styleCode', 'VЖ4821-107'],
+    ['rfid.epc', 'E2801160600002054CC2096F'],
+    ['barcodeScan.symbol', '010952120410006410ABCDEFGHIJKL211234567890123'],
+  ])('%s “%s” cannot be read, and weighs nothing', (at, raw) => {
+    const [place = '', ...rest] = at.split('.');
+    const { reading, rule } = read({ [at]: raw });
+    expect(cellOf(reading, place, rest.join('.'))?.mark).toBe('cantTell');
+    expect(reading.problems.filter(({ kind }) => kind !== 'unreadable')).toEqual([]);
+    for (const name of ['windowPlausible', 'originKnown', 'sizeColumnsAgree', 'chip'])
+      expect([name, rule(name, place)?.state]).not.toEqual([name, 'differs']);
+  });
+
+  it.each([
+    ['innerLabel.productionWindow', '03/11/2019 - 05/02/2020', /too early/],
+    ['innerLabel.productionWindow', '31/02/25', /no day 31/],
+    ['innerLabel.country', 'MARROWLAND', /in Estrava/],
+    ['boxLabel.size.eu', '44', /other|44/],
+    ['boxLabel.size.eu', '42 cm', /cannot stand under EU/],
+    ['boxLabel.size.cm', '27 in', /no cm 27|has no/],
+    ['boxLabel.styleCode', 'VK4821-1O7', /“VK4821/],
+    ['rfid.epc', '000000000000000000000000', /blank/],
+  ])('%s “%s” is still a contradiction', (at, raw, sentence) => {
+    const [place = ''] = at.split('.');
+    const { reading, rule } = read({ [at]: raw });
+    const said = [
+      ...reading.problems.map((problem) => problem.sentence),
+      rule('originKnown', place)?.state === 'differs' ? rule('originKnown', place)?.sentence : '',
+    ].join(' ');
+    expect(said).toMatch(sentence);
+  });
+});
+
+describe('what is printed in one place goes together, whatever kind of fact it is', () => {
+  const said = (printed: Record<string, string>) =>
+    crossread(labelContext(printed))
+      .problems.map(({ sentence }) => sentence)
+      .join(' ');
+  it('holds the week of a serial against the window beside it', () => {
+    expect(said({ 'innerLabel.serial': 'VN460117L4', 'innerLabel.productionWindow': '04/11/24 - 20/12/24' })).toBe('');
+    expect(said({ 'innerLabel.serial': 'VN460117L4', 'innerLabel.productionWindow': '14/01/25 - 05/02/25' })).toMatch(
+      /what is printed on one pack is of one time/,
+    );
+  });
+  it('knows the shoe, the pair and the country that a serial is of', () => {
+    const left = { 'innerLabel.serial': 'VN460117L4', 'innerLabel.country': 'Marrowland' };
+    const right = encode(SERIAL, { day: '2024-11-13', texts: { plant: 'V', pair: '117', side: 'R' } });
+    const other = encode(SERIAL, { day: '2024-11-13', texts: { plant: 'V', pair: '118', side: 'R' } });
+    expect(said({ ...left, 'innerLabelRight.serial': right })).toBe('');
+    expect(said({ ...left, 'innerLabelRight.serial': other })).toMatch(/pair 0118.*does not go with 0117 on the left/);
+    expect(said({ 'innerLabelRight.serial': 'VN460117L4' })).toMatch(
+      /side L, left; that does not go with the right one/,
+    );
+    expect(said({ ...left, 'innerLabel.country': 'Estrava' })).toMatch(/plant V, Marrowland.*the country on the left/);
+  });
+  it('knows that nothing expires before it is made', () =>
+    expect(said({ 'barcodeScan.symbol': '(01)09521204100064(11)250301(17)240301' })).toMatch(/nothing expires before/));
+});
+
+describe('dates that only an order allows which the maker does not print', () => {
+  it('are said, and speak neither way', () => {
+    const { reading, rule } = read({ 'innerLabel.productionWindow': '11/03/24 - 02/05/25' });
+    expect(reading.problems).toEqual([]);
+    const cell = cellOf(reading, 'innerLabel', 'productionWindow');
+    expect([cell?.mark, cell?.note]).toEqual([
+      'cantTell',
+      expect.stringMatching(/month\/day\/year; this maker is known to print day\/month\/year/),
+    ]);
+    expect(rule('windowPlausible', 'innerLabel')?.state).toBe('cantTell');
+  });
+  it('are taken where the person says so', () => {
+    const { reading } = read({ 'innerLabel.productionWindow': '11/03/24 - 02/05/25 MDY' });
+    expect(cellOf(reading, 'innerLabel', 'productionWindow')?.reading?.windows).toHaveLength(1);
+  });
+});

@@ -1,0 +1,57 @@
+import { plainText } from '../../codes/clean';
+import { systemWords } from '../../sizes/printedSize';
+import type { SizeChart } from '../../sizes/sizeChart';
+import words from './labelWords.json';
+
+/** Upper-case words with single spaces, without accents or dots: `Art. No.` and `ART NO` meet. */
+export const worded = (text: string): string =>
+  plainText(text).toUpperCase().replace(/[.]/g, ' ').replace(/\s+/g, ' ').trim();
+
+const NAMES = new Map<string, string | null>([
+  ...Object.entries(words.names).flatMap(([fact, names]) => names.map((name) => [worded(name), fact] as const)),
+  ...words.ignored.map((name) => [worded(name), null] as const),
+]);
+
+const escaped = (text: string): string => text.replace(/[.*+?^${}()|[\]\\/]/g, '\\$&').replace(/ /g, '[ .]*');
+const longestFirst = (a: string, b: string) => b.length - a.length;
+const ALL = [...NAMES.keys()].sort(longestFirst).map(escaped).join('|');
+
+/** What a label calls a fact: its id, null for a name of something that is none; undefined for no name. */
+export const namedFact = (text: string): string | null | undefined =>
+  NAMES.get(worded(text.replace(/[\s:.#=]+$/u, '')));
+
+/** A name at the beginning of a text, with what follows it. */
+export function nameInFront(text: string): { fact: string | null; marked: boolean; rest: string } | null {
+  const match = new RegExp(`^(${ALL})(?![\\p{L}\\p{N}])([ .]*[:#=]+[ ]*|[ .]+|$)`, 'iu').exec(text);
+  if (!match) return null;
+  const fact = NAMES.get(worded(match[1] as string));
+  return fact === undefined
+    ? null
+    : { fact, marked: /[:#=]/.test(match[2] as string), rest: text.slice(match[0].length) };
+}
+
+/** Where a text of several named facts may be cut: before each name that a colon or the like follows. */
+export function cutAtNames(text: string): string[] {
+  const marked = new RegExp(`(?<![\\p{L}\\p{N}/])(?=(?:${ALL})[ .]*[:#=])`, 'giu');
+  const parts = text.split(marked).map((part) => part.replace(/^[\s,;/-]+|[\s,;/-]+$/gu, ''));
+  return parts.filter((part) => part !== '');
+}
+
+/** The names of a size column on labels: its own, its other ones, the words of its system. */
+export function columnNames(chart: SizeChart, columnId: string): string[] {
+  const column = chart.columns.find(({ id }) => id === columnId);
+  if (!column) return [];
+  const own = [column.name, ...(column.aliases ?? [])].map(worded);
+  const alone = chart.columns.filter(({ name }) => worded(name).split(' ')[0] === own[0]?.split(' ')[0]).length === 1;
+  const system = alone ? systemWords(own[0]?.split(' ')[0] ?? '') : [];
+  const who: Record<string, string[]> = { MEN: ['M', 'MENS'], WOMEN: ['W', 'WOMENS', 'WMNS', 'WMN'] };
+  const [first, second] = (own[0] ?? '').split(' ');
+  const wearers = second
+    ? (who[second] ?? []).flatMap((each) => [`${first} ${each}`, `${each} ${first}`, `${first}${each}`])
+    : [];
+  return [...new Set([...own, ...system, ...wearers])].sort(longestFirst);
+}
+
+/** Words that are none of a product's name. */
+export const NO_NAME = new Set(words.noName.split(' '));
+export const COLOURS = new Set(words.colours.split(' '));
