@@ -1,10 +1,13 @@
 import { benchAssess } from './assess';
+import { allMet } from './bar';
 import { benchChains } from './chains';
 import { benchJudgement } from './judgement';
+import { benchLabels } from './labels';
 import { benchMatch } from './match';
 import { benchRegister } from './register';
 
 const BENCHES: Record<string, () => void | Promise<void>> = {
+  labels: benchLabels,
   match: benchMatch,
   chains: benchChains,
   register: benchRegister,
@@ -19,3 +22,4 @@ if (unknown.length > 0) {
   process.exit(2);
 }
 for (const name of asked.length > 0 ? asked : Object.keys(BENCHES)) await BENCHES[name]?.();
+if (!allMet) process.exitCode = 1;

@@ -6,7 +6,7 @@ import { decode } from '@/core/codes/schemes/decode';
 import { normaliseStyleCode, styleCodeKey } from '@/core/codes/styleCode';
 import { deriveFacts } from '@/core/crossread/derive';
 import { wordsKey } from '@/core/crossread/words';
-import type { IndexedRelease, IndexedSize } from '@/core/releases/match';
+import { type IndexedRelease, type IndexedSize, releasesNamed } from '@/core/releases/match';
 import type { Maker, Release } from '@/core/releases/release';
 import { listDocuments, readDocument } from '@/store/documents';
 import { releaseIndex } from '@/store/releaseIndex';
@@ -38,7 +38,7 @@ async function identifyGtin(store: Store, raw: string): Promise<Identity> {
       belongsTo: await Promise.all(owners.slice(0, MOST).map((size) => belonging(store, size, size.sizeKey))),
     };
   }
-  const candidates = readings.flatMap(gtinCorrections);
+  const candidates = readings.flatMap((reading) => gtinCorrections(reading));
   const known = new Set((await index.byGtin14(candidates.map((each) => each.gtin14))).map((size) => size.gtin14));
   const corrections = candidates.filter((each) => known.has(each.gtin14)).map((each) => each.digits);
   return { ...NOTHING, corrections: [...new Set(corrections)].slice(0, MOST) };
@@ -66,7 +66,7 @@ async function identifyContained(store: Store, fact: string, raw: string): Promi
 /** Other releases of that model name; the record's own is no news. */
 async function identifyModel(store: Store, raw: string): Promise<Identity> {
   const wanted = wordsKey(raw);
-  const found = await releaseIndex(store).similar(cleanText(raw).slice(0, 80), MOST * 2);
+  const found = await releasesNamed(cleanText(raw).slice(0, 80), releaseIndex(store), MOST * 2);
   const named = found.filter(({ name }) => wordsKey(name) === wanted).slice(0, MOST);
   return { ...NOTHING, belongsTo: await Promise.all(named.map((release) => belonging(store, release, null))) };
 }

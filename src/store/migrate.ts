@@ -1,18 +1,14 @@
 import type { Sequelize } from 'sequelize';
 import { SequelizeStorage, Umzug } from 'umzug';
+import type { Migration } from './migration';
 import { firstTables } from './migrations/0001-first-tables';
 import { codeRegister } from './migrations/0002-code-register';
 import { registerByTime } from './migrations/0003-register-by-time';
 import { confirmedCases } from './migrations/0004-confirmed-cases';
+import { searchByWords } from './migrations/0005-search-by-words';
 import { StoreProblem } from './storeProblem';
 
-/** A step that brings the database to a newer shape; steps are only ever added. */
-export interface Migration {
-  name: string;
-  statements: string[];
-}
-
-const MIGRATIONS: Migration[] = [firstTables, codeRegister, registerByTime, confirmedCases];
+const MIGRATIONS: Migration[] = [firstTables, codeRegister, registerByTime, confirmedCases, searchByWords];
 
 /**
  * Bring the database up to this version.
@@ -25,11 +21,12 @@ export async function migrate(sequelize: Sequelize): Promise<void> {
     context: sequelize,
     storage,
     logger: undefined,
-    migrations: MIGRATIONS.map(({ name, statements }) => ({
+    migrations: MIGRATIONS.map(({ name, statements, fill }) => ({
       name,
       up: () =>
         sequelize.transaction(async (transaction) => {
           for (const statement of statements) await sequelize.query(statement, { transaction });
+          await fill?.(sequelize, transaction);
         }),
     })),
   });

@@ -1,28 +1,50 @@
-import { QueryTypes, type Transaction } from 'sequelize';
+import { QueryTypes, type Sequelize, type Transaction } from 'sequelize';
 import { readGtin } from '@/core/codes/gtin';
-import { styleCodeKey } from '@/core/codes/styleCode';
+import { styleCodeKey, styleSlips } from '@/core/codes/styleCode';
+import { searchWords } from '@/core/crossread/words';
 import type { IndexedRelease, IndexedSize, ReleaseIndex } from '@/core/releases/match';
 import type { GoodsKind, Release } from '@/core/releases/release';
+import { Vocabulary } from '@/core/releases/vocabulary';
 import type { Store } from './store';
 import type { ReleaseIndexRow } from './tables';
 
-const fold = (text: string): string => text.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase();
+const quoted = (word: string): string => `"${word.replaceAll('"', '')}"`;
 
-/** The words of a text that are long enough for FTS5's trigram tokenizer. */
-const searchable = (text: string): string[] =>
-  fold(text)
-    .split(/[^\p{L}\p{N}]+/u)
-    .filter((word) => word.length >= 3);
+/** The words of a release as they are searched for. */
+const wordsOf = ({
+  makerName,
+  name,
+  colourName,
+  styleCode,
+}: Pick<ReleaseIndexRow, 'makerName' | 'name' | 'colourName' | 'styleCode'>): string =>
+  searchWords(`${makerName} ${name} ${colourName} ${styleCode}`).join(' ');
 
-const quoted = (text: string): string => `"${text}"`;
-const all = (texts: string[]): string => texts.map(quoted).join(' AND ');
-const any = (texts: string[]): string => texts.map(quoted).join(' OR ');
+/** Write words and slips of releases that stand in release_index. */
+async function indexSearch(sequelize: Sequelize, rows: ReleaseIndexRow[], transaction: Transaction): Promise<void> {
+  for (const row of rows) {
+    const { releaseId, styleKey } = row;
+    await sequelize.query(
+      'INSERT INTO release_words (rowid, words) SELECT rowid, :words FROM release_index WHERE releaseId = :releaseId',
+      { replacements: { releaseId, words: wordsOf(row) }, transaction },
+    );
+    const slips = styleSlips(styleKey).map((slip) => [slip, releaseId]);
+    await sequelize.query(
+      `INSERT OR IGNORE INTO style_slips (slip, releaseId) VALUES ${slips.map(() => '(?, ?)').join(', ')}`,
+      {
+        replacements: slips.flat(),
+        transaction,
+      },
+    );
+  }
+}
 
-/** Three-letter pieces of each word, as the tokenizer makes them. */
-function trigrams(words: string[]): string[] {
-  const pieces = new Set<string>();
-  for (const word of words) for (let i = 0; i + 3 <= word.length; i++) pieces.add(word.slice(i, i + 3));
-  return [...pieces].slice(0, 40);
+/** Make the search of every release anew. */
+export async function indexAllReleases(sequelize: Sequelize, transaction: Transaction): Promise<void> {
+  const rows = await sequelize.query<ReleaseIndexRow>('SELECT * FROM release_index', {
+    type: QueryTypes.SELECT,
+    transaction,
+  });
+  await indexSearch(sequelize, rows, transaction);
 }
 
 /** Put the sizes and words of a release into the index, in place of what was there. */
@@ -34,12 +56,16 @@ export async function indexRelease(
 ): Promise<void> {
   const { id: releaseId, kind, name, styleCode, colourName } = release;
   const where = { releaseId };
+  await sequelize.query(
+    'DELETE FROM release_words WHERE rowid = (SELECT rowid FROM release_index WHERE releaseId = :releaseId)',
+    {
+      replacements: where,
+      transaction,
+    },
+  );
+  await sequelize.query('DELETE FROM style_slips WHERE releaseId = :releaseId', { replacements: where, transaction });
   await tables.releaseSizes.destroy({ where, transaction });
   await tables.releaseIndex.destroy({ where, transaction });
-  await sequelize.query('DELETE FROM release_search WHERE releaseId = :releaseId', {
-    replacements: where,
-    transaction,
-  });
   const sizeKeys = JSON.stringify(release.sizes.map((size) => size.key));
   const row = { releaseId, kind, makerName, name, styleCode, styleKey: styleCodeKey(styleCode), colourName, sizeKeys };
   await tables.releaseIndex.create(row, { transaction });
@@ -52,11 +78,28 @@ export async function indexRelease(
     })),
     { transaction },
   );
-  const words = fold(`${makerName} ${name} ${colourName} ${styleCode}`);
-  await sequelize.query('INSERT INTO release_search (releaseId, words) VALUES (:releaseId, :words)', {
-    replacements: { releaseId, words },
-    transaction,
-  });
+  await indexSearch(sequelize, [row], transaction);
+  vocabularies.delete(sequelize);
+}
+
+/** The words of a database, kept until it changes. */
+const vocabularies = new WeakMap<Sequelize, { version: number; askedAt: number; words: Vocabulary }>();
+/** What another process adds may take so long to be found, ms. */
+const FRESH_MS = 2_000;
+
+async function vocabularyOf({ sequelize, reads }: Store): Promise<Vocabulary> {
+  const kept = vocabularies.get(sequelize);
+  if (kept && Date.now() - kept.askedAt < FRESH_MS) return kept.words;
+  const [state] = await reads.all<{ data_version: number }>('PRAGMA data_version', []);
+  const version = state?.data_version ?? 0;
+  if (kept && kept.version === version) {
+    kept.askedAt = Date.now();
+    return kept.words;
+  }
+  const rows = await reads.all<{ term: string; doc: number }>('SELECT term, doc FROM release_vocabulary', []);
+  const words = new Vocabulary(rows.map(({ term, doc }) => ({ word: term.toUpperCase(), count: doc })));
+  vocabularies.set(sequelize, { version, askedAt: Date.now(), words });
+  return words;
 }
 
 const toRelease = (row: ReleaseIndexRow): IndexedRelease => {
@@ -64,50 +107,27 @@ const toRelease = (row: ReleaseIndexRow): IndexedRelease => {
   return { ...rest, kind: kind as GoodsKind, sizeKeys: JSON.parse(sizeKeys) as string[] };
 };
 
-/** The index of release sizes in SQLite: GTINs and style keys by B-tree, words by FTS5 trigrams. */
-export function releaseIndex({ sequelize }: Store): ReleaseIndex {
-  const select = <T extends object>(sql: string, replacements: Record<string, unknown>) =>
-    sequelize.query<T>(sql, { replacements, type: QueryTypes.SELECT });
+const SIZE_COLUMNS = 's.gtin14, s.gtin, s.sizeKey, r.releaseId, r.kind, r.makerName, r.name, r.styleCode, r.colourName';
+const SIZES = `SELECT ${SIZE_COLUMNS} FROM release_sizes s JOIN release_index r USING (releaseId)
+  WHERE s.gtin14 IN (SELECT value FROM json_each(?)) ORDER BY s.gtin14, r.releaseId`;
+const BY_STYLE = 'SELECT * FROM release_index WHERE styleKey = ?';
+const BY_SLIPS = `SELECT DISTINCT r.* FROM style_slips s JOIN release_index r USING (releaseId)
+  WHERE s.slip IN (SELECT value FROM json_each(?)) LIMIT 200`;
+const WITH_WORDS = `SELECT r.* FROM release_words w JOIN release_index r ON r.rowid = w.rowid
+  WHERE w.release_words MATCH ? LIMIT ?`;
+
+/** The index of release sizes in SQLite: GTINs and style keys by B-tree, words by FTS5, slips by what is left of a code without one character. */
+export function releaseIndex(store: Store): ReleaseIndex {
+  const { reads } = store;
+  const releases = async (sql: string, values: (string | number)[]) =>
+    (await reads.all<ReleaseIndexRow>(sql, values)).map(toRelease);
   return {
-    async byGtin14(gtin14s) {
-      if (gtin14s.length === 0) return [];
-      return select<IndexedSize>(
-        `SELECT s.gtin14, s.gtin, s.sizeKey, r.releaseId, r.kind, r.makerName, r.name, r.styleCode, r.colourName
-         FROM release_sizes s JOIN release_index r USING (releaseId)
-         WHERE s.gtin14 IN (:gtin14s) ORDER BY s.gtin14, r.releaseId`,
-        { gtin14s },
-      );
-    },
-    async byStyleKey(key) {
-      const rows = await select<ReleaseIndexRow>('SELECT * FROM release_index WHERE styleKey = :key', { key });
-      return rows.map(toRelease);
-    },
-    async similar(text, limit) {
-      const occurs = async (word: string) => {
-        const sql = 'SELECT 1 FROM release_search WHERE release_search MATCH :query LIMIT 1';
-        return (await select(sql, { query: quoted(word) })).length > 0;
-      };
-      const search = async (query: string) => {
-        const rows = await select<ReleaseIndexRow>(
-          `SELECT r.* FROM (
-             SELECT releaseId, rank FROM release_search WHERE release_search MATCH :query ORDER BY rank LIMIT :limit
-           ) found JOIN release_index r USING (releaseId) ORDER BY found.rank, r.releaseId`,
-          { query, limit },
-        );
-        return rows.map(toRelease);
-      };
-      const wanted = searchable(text);
-      if (wanted.length === 0) return [];
-      // All words as they are is the common case and cheap; only a slip makes it worth weighing the pieces.
-      const exact = await search(all(wanted));
-      if (exact.length > 0) return exact;
-      const known: string[] = [];
-      for (const word of wanted) if (await occurs(word)) known.push(word);
-      const slips = wanted.filter((word) => !known.includes(word));
-      const near =
-        slips.length > 0 ? await search([...known.map(quoted), `(${any(trigrams(slips))})`].join(' AND ')) : [];
-      return near.length > 0 ? near : search(any(trigrams(wanted)));
-    },
+    byGtin14: async (gtin14s) => (gtin14s.length === 0 ? [] : reads.all<IndexedSize>(SIZES, [JSON.stringify(gtin14s)])),
+    byStyleKey: (key) => releases(BY_STYLE, [key]),
+    byStyleSlips: (slips) => releases(BY_SLIPS, [JSON.stringify(slips)]),
+    vocabulary: () => vocabularyOf(store),
+    withWords: (groups, limit) =>
+      releases(WITH_WORDS, [groups.map((words) => `(${words.map(quoted).join(' OR ')})`).join(' AND '), limit]),
   };
 }
 

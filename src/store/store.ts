@@ -2,6 +2,7 @@ import { access, constants, mkdir } from 'node:fs/promises';
 import { join, resolve } from 'node:path';
 import { Sequelize, Transaction } from 'sequelize';
 import { migrate } from './migrate';
+import { type Prepared, prepareReads } from './prepared';
 import { StoreProblem } from './storeProblem';
 import { defineTables, type Tables } from './tables';
 
@@ -12,6 +13,8 @@ export interface Store {
   directory: string;
   sequelize: Sequelize;
   tables: Tables;
+  /** For reads that are asked on every keystroke. */
+  reads: Prepared;
   /** Run a change in one transaction, after all changes asked for before it. */
   write<T>(change: (transaction: Transaction) => Promise<T>): Promise<T>;
   close(): Promise<void>;
@@ -60,5 +63,10 @@ export async function openStore(directory: string): Promise<Store> {
     last = turn.catch(() => undefined);
     return turn;
   };
-  return { directory: root, sequelize, tables: defineTables(sequelize), write, close: () => sequelize.close() };
+  const reads = prepareReads(sequelize);
+  const close = async () => {
+    await reads.finalize();
+    await sequelize.close();
+  };
+  return { directory: root, sequelize, tables: defineTables(sequelize), reads, write, close };
 }

@@ -88,3 +88,22 @@ export function align(expected: string, found: string): Alignment {
   }
   return { steps: steps.reverse(), distance: at(expected.length, found.length) };
 }
+
+/**
+ * True where two codes are equal or differ by one character missing, too many or wrong, or by two neighbours swapped.
+ * Much cheaper than `align`, for choosing what is worth aligning.
+ */
+export function withinOneSlip(a: string, b: string): boolean {
+  const [short, long] = a.length <= b.length ? [a, b] : [b, a];
+  if (long.length - short.length > 1) return false;
+  let i = 0;
+  while (i < short.length && short[i] === long[i]) i++;
+  const rest = long.slice(i + 1);
+  if (short.slice(i) === rest || (short.length === long.length && short.slice(i + 1) === rest)) return true;
+  return (
+    short.length === long.length &&
+    short[i] === long[i + 1] &&
+    short[i + 1] === long[i] &&
+    short.slice(i + 2) === long.slice(i + 2)
+  );
+}

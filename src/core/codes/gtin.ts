@@ -1,4 +1,5 @@
 import { cleanText, DASHES } from './clean';
+import { CONFUSABLE_GROUPS } from './confusables';
 import ranges from './numberRanges.json';
 
 export type GtinForm = 'GTIN-8' | 'GTIN-12' | 'GTIN-13' | 'GTIN-14' | 'UPC-E';
@@ -154,45 +155,107 @@ export function sameGtin(a: string, b: string): boolean {
   return readGtin(b).readings.some((reading) => numbers.has(reading.gtin14));
 }
 
+/** How a number that was typed differs from one that was meant. */
+export type GtinSlip = 'digit' | 'swap' | 'missing' | 'extra';
+
 export interface GtinCorrection {
   gtin14: string;
   digits: string;
-  /** `digit`: one digit was misread; `swap`: two neighbours changed places. */
-  kind: 'digit' | 'swap';
-  /** Index in `digits` of the (first) changed character. */
+  kind: GtinSlip;
+  /** Index of the (first) digit concerned: in `digits`, and for `extra` in the number as it was typed. */
   at: number;
+  /** 0 to 1: how often hands and eyes make this slip, beside the others. */
+  likely: number;
 }
 
+/** Digits that look alike in print. */
+const ALIKE = ['38', '17', '56', '08', '69', '35', '89', '06'];
+/** Keys that lie beside each other on a number pad. */
+const BESIDE = ['12', '23', '45', '56', '78', '89', '14', '47', '25', '58', '36', '69', '01', '02'];
+const paired = (pairs: string[], a: string, b: string): boolean =>
+  pairs.some((pair) => pair.includes(a) && pair.includes(b));
+
+function digitLikely(from: string, to: string): number {
+  if (paired(ALIKE, from, to)) return 0.75;
+  return paired(BESIDE, from, to) ? 0.7 : 0.6;
+}
+
+const LENGTHS = [8, 12, 13, 14];
+
 /**
- * The numbers that pass the check digit and lie one slip away: one digit misread
- * (for each place exactly one other digit passes, since 1 and 3 are invertible modulo 10) or two neighbours
- * swapped. Swaps come first; they are the commoner slip of a typing hand. Of a number that passes, only swaps of
- * digits that differ by five are left: the one slip that the check digit does not notice.
+ * The numbers that pass their check digit and lie one slip away: two neighbours swapped, one digit misread, left out,
+ * or typed twice. For each place exactly one other digit passes, since 1 and 3 are invertible modulo 10. Of a number
+ * that passes, only swaps of digits that differ by five are left of the first kind.
  *
- * @returns at most 27 corrections; which of them exist is for the records to say
+ * @param digits as typed, of any length that a slip can give
+ * @param form taken for UPC-E only where that is said
+ * @param sought true where a number is looked for: then one that passes its check digit may lack a digit too
+ * @returns at most some 60 corrections, the likeliest slips first; which of them exist is for the records to say
  */
-export function gtinCorrections(reading: GtinReading): GtinCorrection[] {
-  const { digits, form } = reading;
+export function gtinCorrections(
+  { digits, form }: Pick<GtinReading, 'digits'> & { form?: GtinForm },
+  sought = false,
+): GtinCorrection[] {
   const passes = (candidate: string): string | null => {
     const again = form === 'UPC-E' ? upcEReading(candidate) : plainReading(candidate);
     return again?.valid ? again.gtin14 : null;
   };
-  const corrections: GtinCorrection[] = [];
-  const consider = (candidate: string, kind: GtinCorrection['kind'], at: number) => {
+  const corrections = new Map<string, GtinCorrection>();
+  const consider = (candidate: string, kind: GtinSlip, at: number, likely: number) => {
     const gtin14 = passes(candidate);
-    if (gtin14) corrections.push({ gtin14, digits: candidate, kind, at });
+    if (gtin14 && (corrections.get(gtin14)?.likely ?? 0) < likely)
+      corrections.set(gtin14, { gtin14, digits: candidate, kind, at, likely });
   };
   for (let i = 0; i + 1 < digits.length; i++) {
     if (digits[i] === digits[i + 1]) continue;
-    consider(`${digits.slice(0, i)}${digits[i + 1]}${digits[i]}${digits.slice(i + 2)}`, 'swap', i);
+    consider(`${digits.slice(0, i)}${digits[i + 1]}${digits[i]}${digits.slice(i + 2)}`, 'swap', i, 0.8);
   }
   for (let i = 0; i < digits.length; i++) {
-    for (const digit of '0123456789') {
-      if (digit !== digits[i]) consider(`${digits.slice(0, i)}${digit}${digits.slice(i + 1)}`, 'digit', i);
-    }
+    const here = digits.charAt(i);
+    for (const digit of '0123456789')
+      if (digit !== here)
+        consider(`${digits.slice(0, i)}${digit}${digits.slice(i + 1)}`, 'digit', i, digitLikely(here, digit));
   }
-  return corrections;
+  if (form === 'UPC-E' || (!sought && passes(digits))) return [...corrections.values()];
+  if (LENGTHS.includes(digits.length - 1))
+    for (let i = 0; i < digits.length; i++)
+      consider(
+        digits.slice(0, i) + digits.slice(i + 1),
+        'extra',
+        i,
+        digits[i] === digits[i + 1] || digits[i] === digits[i - 1] ? 0.85 : 0.6,
+      );
+  if (LENGTHS.includes(digits.length + 1))
+    for (let i = 0; i <= digits.length; i++)
+      for (const digit of '0123456789') {
+        const double = digit === digits[i] || digit === digits[i - 1];
+        consider(`${digits.slice(0, i)}${digit}${digits.slice(i)}`, 'missing', i, double ? 0.85 : 0.7);
+      }
+  return [...corrections.values()].sort((a, b) => b.likely - a.likely);
 }
+
+/**
+ * Digits in place of the letters that eyes and programs take for them: O for 0, I for 1, S for 5 …
+ *
+ * @returns null where it is no number with such letters: too few digits, or other letters
+ */
+export function digitsForLetters(raw: string): string | null {
+  const text = cleanText(raw).toUpperCase().replace(DASHES, '').replace(/[ .]/g, '');
+  if (!/[A-Z]/.test(text) || text.length < 7 || text.length > 15 || text.replace(/\D/g, '').length < 5) return null;
+  const digits = [...text].map((each) => LETTER_DIGITS[each] ?? each).join('');
+  return /^\d+$/.test(digits) ? digits : null;
+}
+
+/** Letters that are taken for digits: the confusable ones, and a few that only OCR takes for one. */
+const LETTER_DIGITS: Record<string, string> = {
+  ...Object.fromEntries(
+    CONFUSABLE_GROUPS.flatMap((group) => [...group.slice(1)].map((each) => [each, group.charAt(0)])),
+  ),
+  T: '7',
+  A: '4',
+  E: '3',
+  '|': '1',
+};
 
 const GROUPING: Record<GtinForm, number[]> = {
   'GTIN-8': [4, 4],

@@ -33,6 +33,16 @@ export function styleCodeKey(raw: string): string {
   return confusableKey(normaliseStyleCode(raw));
 }
 
+/**
+ * What is left of a style code's key when any one character is left out, with the key itself. Two codes that differ by
+ * one character missing, too many, wrong or swapped have one of these in common.
+ */
+export function styleSlips(key: string): string[] {
+  const slips = new Set([key]);
+  for (let i = 0; i < key.length; i++) slips.add(key.slice(0, i) + key.slice(i + 1));
+  return [...slips];
+}
+
 export interface StyleRepair {
   /** Index in the normal form. */
   at: number;

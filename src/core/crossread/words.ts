@@ -20,6 +20,13 @@ const meaning = (words: string[]): string[] =>
   words.flatMap((word) => (ABBREVIATIONS[word] ?? word).split(' ')).filter((word) => !FILLERS.has(word));
 
 /**
+ * The words by which a text is searched for: upper case, without accents and signs, abbreviations written out.
+ *
+ * @example searchWords('Fog/Älder BLK') // ['FOG', 'ALDER', 'BLACK']
+ */
+export const searchWords = (raw: string): string[] => meaning(tokens(raw));
+
+/**
  * The form in which printed words are compared. Forgiven: case, accents, punctuation, “and”, the order of the
  * words, and the abbreviations in abbreviations.json.
  *

@@ -2,9 +2,11 @@ import { describe, expect, it } from 'vitest';
 import { MAKERS } from '@/demo/makers';
 import { RELEASES } from '@/demo/releases';
 import { readGtin } from '../codes/gtin';
-import { styleCodeKey } from '../codes/styleCode';
+import { styleCodeKey, styleSlips } from '../codes/styleCode';
+import { searchWords } from '../crossread/words';
 import { type IndexedRelease, type IndexedSize, matchReleases, type ReleaseIndex } from './match';
 import type { Release } from './release';
+import { Vocabulary } from './vocabulary';
 
 const makerName = (release: Release) => MAKERS.find(({ id }) => id === release.maker)?.name ?? '';
 const indexed = (release: Release): IndexedRelease => {
@@ -27,11 +29,21 @@ const SIZES: IndexedSize[] = RELEASES.flatMap((release) =>
     gtin14: readGtin(gtin).readings[0]?.gtin14 ?? '',
   })),
 );
-/** The whole demo world is similar to everything here, so that ranking has to do the work. */
+const wordsOf = (release: Release) =>
+  searchWords(`${makerName(release)} ${release.name} ${release.colourName} ${release.styleCode}`);
+const VOCABULARY = new Vocabulary([...new Set(RELEASES.flatMap(wordsOf))].map((word) => ({ word, count: 1 })));
 const index: ReleaseIndex = {
   byGtin14: async (numbers) => SIZES.filter(({ gtin14 }) => numbers.includes(gtin14)),
   byStyleKey: async (key) => RELEASES.filter(({ styleCode }) => styleCodeKey(styleCode) === key).map(indexed),
-  similar: async () => RELEASES.map(indexed),
+  byStyleSlips: async (slips) =>
+    RELEASES.filter(({ styleCode }) => styleSlips(styleCodeKey(styleCode)).some((slip) => slips.includes(slip))).map(
+      indexed,
+    ),
+  vocabulary: async () => VOCABULARY,
+  withWords: async (groups, limit) =>
+    RELEASES.filter((release) => groups.every((group) => group.some((word) => wordsOf(release).includes(word))))
+      .map(indexed)
+      .slice(0, limit),
 };
 const best = async (query: string) => (await matchReleases(query, index))[0];
 
@@ -46,6 +58,21 @@ describe('matching', () => {
     const misread = await best('9521204108064');
     expect(misread).toMatchObject({ releaseId: 'tarn-court-low-fog', sizeKey: '42' });
     expect(misread?.reason).toMatch(/digit 10 read as 0 instead of 8/);
+  });
+  it.each([
+    ['952120410064', /a 0 put in at place/],
+    ['95212041000644', /digit \d+, a 4, left out/],
+    ['9521204l00064', /letters taken for digits/],
+    ['952I2O41OOO64', /letters taken for digits/],
+    ['9 521204 100065', /check digit fails|digit 13 read/],
+  ])('finds 9521204100064 by %s', async (typed, reason) => {
+    const candidates = (await matchReleases(typed, index)).slice(0, 5);
+    const right = candidates.find(({ releaseId, sizeKey }) => releaseId === 'tarn-court-low-fog' && sizeKey === '42');
+    expect(right?.reason).toMatch(reason);
+  });
+  it('brings what fits the item before what is as near by itself', async () => {
+    const all = await matchReleases('952120410006', index, { releaseId: 'tarn-court-low-fog', sizeKey: '42' });
+    expect(all[0]).toMatchObject({ releaseId: 'tarn-court-low-fog', sizeKey: '42' });
   });
   it.each([
     ['vk4821107', 'tarn-court-low-fog', /as in the record/],

@@ -1,9 +1,11 @@
-import { align } from '../codes/align';
+import { align, withinOneSlip } from '../codes/align';
 import { cleanText } from '../codes/clean';
-import { type GtinCorrection, type GtinReading, gtinCorrections, readGtin } from '../codes/gtin';
-import { normaliseStyleCode, styleCodeKey } from '../codes/styleCode';
+import { digitsForLetters, type GtinCorrection, type GtinReading, gtinCorrections, readGtin } from '../codes/gtin';
+import { normaliseStyleCode, styleCodeKey, styleSlips } from '../codes/styleCode';
+import { searchWords } from '../crossread/words';
 import { normaliseSize } from '../sizes/printedSize';
 import type { GoodsKind } from './release';
+import type { Meant, Vocabulary } from './vocabulary';
 
 /** What the index of release sizes knows of one size: enough to rank it and to show it. */
 export interface IndexedSize {
@@ -25,8 +27,20 @@ export type IndexedRelease = Omit<IndexedSize, 'sizeKey' | 'gtin' | 'gtin14'> & 
 export interface ReleaseIndex {
   byGtin14(gtin14s: string[]): Promise<IndexedSize[]>;
   byStyleKey(key: string): Promise<IndexedRelease[]>;
-  /** Releases that share the most three-letter pieces with the text, best first. */
-  similar(text: string, limit: number): Promise<IndexedRelease[]>;
+  /** Releases of whose style code one of these is left when a character is left out, see `styleSlips`. */
+  byStyleSlips(slips: string[]): Promise<IndexedRelease[]>;
+  /** The words that the records have. */
+  vocabulary(): Promise<Vocabulary>;
+  /** Releases that have a word of every group. */
+  withWords(groups: string[][], limit: number): Promise<IndexedRelease[]>;
+}
+
+/** What else is known of the item that is looked for: what fits it comes first. */
+export interface KnownOfItem {
+  releaseId?: string | null;
+  maker?: string | null;
+  kind?: string | null;
+  sizeKey?: string | null;
 }
 
 export interface Candidate {
@@ -48,95 +62,119 @@ export interface Candidate {
 const LIMIT = 8;
 const LEAST = 0.35;
 /** So many releases of similar words are ranked. */
-const SIMILAR = 40;
+const SIMILAR = 60;
+const MOST_WORDS = 12;
+/** A match of words that leaves nothing to look for. */
+const SURE = 0.8;
 
 function fromSize(size: IndexedSize, score: number, reason: string): Candidate {
   const { releaseId, kind, makerName, name, styleCode, colourName, sizeKey } = size;
   return { releaseId, kind, makerName, name, styleCode, colourName, sizeKey, sizeKeys: [sizeKey], score, reason };
 }
 
-function correctionReason(correction: GtinCorrection, reading: GtinReading): string {
-  const at = correction.at + 1;
-  const change =
-    correction.kind === 'swap'
-      ? `digits ${at} and ${at + 1} swapped`
-      : `digit ${at} read as ${correction.digits[correction.at]} instead of ${reading.digits[correction.at]}`;
-  return `${reading.valid ? 'in no record' : 'check digit fails'}; with ${change} it is in the records`;
+function correctionReason({ kind, at, digits }: GtinCorrection, typed: string, valid: boolean): string {
+  const place = at + 1;
+  const change = {
+    swap: `digits ${place} and ${place + 1} swapped`,
+    digit: `digit ${place} read as ${digits[at]} instead of ${typed[at]}`,
+    missing: `a ${digits[at]} put in at place ${place}`,
+    extra: `digit ${place}, a ${typed[at]}, left out`,
+  }[kind];
+  return `${valid ? 'in no record' : 'no such number'}; with ${change} it is in the records`;
 }
 
-async function matchGtin(readings: GtinReading[], index: ReleaseIndex): Promise<Candidate[]> {
-  const exact = await index.byGtin14(readings.map((reading) => reading.gtin14));
-  const candidates = exact.map((size) => {
+/** Numbers one slip away that the records have; where the text has letters for digits, those first. */
+async function correctedGtins(digits: string, readings: GtinReading[], index: ReleaseIndex): Promise<Candidate[]> {
+  const tried = [{ digits }, ...readings.filter(({ form }) => form === 'UPC-E')].flatMap((each) =>
+    gtinCorrections(each, true),
+  );
+  const corrections = new Map(tried.map((each) => [each.gtin14, each]));
+  const known = await index.byGtin14([...corrections.keys()]);
+  const valid = readings.some((reading) => reading.valid);
+  return known.map((size) => {
+    const correction = corrections.get(size.gtin14) as GtinCorrection;
+    return fromSize(size, correction.likely, correctionReason(correction, digits, valid));
+  });
+}
+
+async function matchGtin(text: string, index: ReleaseIndex): Promise<Candidate[]> {
+  const swapped = digitsForLetters(text);
+  const digits = swapped ?? text.replace(/\D/g, '');
+  const { readings } = readGtin(digits);
+  const exact = readings.length > 0 ? await index.byGtin14(readings.map((reading) => reading.gtin14)) : [];
+  if (exact.length === 0)
+    return digits.length >= 6 && digits.length <= 15 ? correctedGtins(digits, readings, index) : [];
+  return exact.map((size) => {
     const reading = readings.find((each) => each.gtin14 === size.gtin14) as GtinReading;
     const failing = reading.valid ? '' : ', though its check digit fails';
-    return fromSize(size, reading.valid ? 1 : 0.9, `barcode number as in the record${failing}`);
+    const letters = swapped ? ', letters taken for digits' : '';
+    return fromSize(
+      size,
+      reading.valid ? (swapped ? 0.95 : 1) : 0.9,
+      `barcode number as in the record${failing}${letters}`,
+    );
   });
-  if (candidates.length > 0) return candidates;
-  for (const reading of readings) {
-    const corrections = gtinCorrections(reading);
-    const known = await index.byGtin14(corrections.map((correction) => correction.gtin14));
-    for (const correction of corrections) {
-      for (const size of known.filter((each) => each.gtin14 === correction.gtin14)) {
-        candidates.push(fromSize(size, correction.kind === 'swap' ? 0.8 : 0.75, correctionReason(correction, reading)));
-      }
-    }
+}
+
+/** A typed word with every known one that it may stand for. */
+interface TypedWord {
+  typed: string;
+  meant: Meant[];
+}
+
+/** So many releases have one of the words that a typed one may stand for. */
+const spread = ({ meant }: TypedWord): number => meant.reduce((sum, { count }) => sum + count, 0);
+
+/** Releases that have what was typed, or the most telling part of it where none has all. */
+async function similar(words: TypedWord[], index: ReleaseIndex, limit: number): Promise<IndexedRelease[]> {
+  const known = words.filter(({ meant }) => meant.length > 0).sort((a, b) => spread(a) - spread(b));
+  const groups = known.map(({ meant }) => meant.map(({ word }) => word));
+  if (groups.length === 0) return [];
+  const all = await index.withWords(groups, limit);
+  if (all.length > 0 || groups.length === 1) return all;
+  const found = new Map<string, IndexedRelease>();
+  const add = (releases: IndexedRelease[]) => {
+    for (const release of releases) found.set(release.releaseId, release);
+  };
+  // Without one of the words, the commonest first: a word too many is likelier than a rare one that happens to be known.
+  for (let i = groups.length - 1; i >= 0; i--) {
+    if (groups.length > 2)
+      add(
+        await index.withWords(
+          groups.filter((_, at) => at !== i),
+          limit,
+        ),
+      );
+    if (found.size >= limit / 2) break;
   }
-  return candidates;
+  return [...found.values()];
 }
 
-/** Words without accents and signs, lower case. */
-const words = (text: string): string[] =>
-  text
-    .normalize('NFD')
-    .replace(/\p{M}/gu, '')
-    .toLowerCase()
-    .split(/[^\p{L}\p{N}.]+/u)
-    .filter((word) => word !== '');
-
-/** Letters of one word that the other lacks: a bound on the slips between them that costs little. */
-function strangers(typed: string, word: string): number {
-  let count = 0;
-  for (const letter of typed) if (!word.includes(letter)) count += 1;
-  return count;
-}
-
-/** How well a typed word stands for one of the release's words, 0 to 1; a beginning counts nearly as much as a whole. */
-function wordScore(typed: string, known: string[]): number {
-  const allowed = typed.length <= 3 ? 0 : typed.length <= 6 ? 1 : 2;
-  let best = 0;
-  for (const word of known) {
-    if (word === typed) return 1;
-    if (typed.length >= 2 && word.startsWith(typed)) best = Math.max(best, 0.9);
-    if (Math.abs(word.length - typed.length) > allowed || strangers(typed, word) > allowed) continue;
-    const slips = align(word, typed).distance;
-    if (slips <= allowed) best = Math.max(best, 1 - slips / Math.max(word.length, typed.length));
-  }
-  return best;
-}
-
-function matchWords(query: string[], release: IndexedRelease): Candidate | null {
-  const known = words(`${release.makerName} ${release.name} ${release.colourName} ${release.styleCode}`);
+function matchWords(query: TypedWord[], release: IndexedRelease): Candidate | null {
+  const { makerName, name, colourName, styleCode } = release;
+  const known = new Set(searchWords(`${makerName} ${name} ${colourName} ${styleCode}`));
   const sizeOf = (word: string) => release.sizeKeys.find((key) => normaliseSize(key) === normaliseSize(word));
   let sizeKey: string | null = null;
   let sum = 0;
   const misspelt: string[] = [];
   const unknown: string[] = [];
-  for (const word of query) {
-    const score = wordScore(word, known);
-    const size = score < 1 && /\d/.test(word) ? sizeOf(word) : undefined;
+  for (const { typed, meant } of query) {
+    const score = meant.find(({ word }) => known.has(word))?.score ?? 0;
+    const size = score < 1 ? sizeOf(typed) : undefined;
     if (size) {
       sizeKey = size;
       sum += 1;
     } else {
       sum += score;
-      if (score === 0) unknown.push(word);
-      else if (score < 0.9) misspelt.push(word);
+      if (score === 0) unknown.push(typed);
+      else if (score < 0.9) misspelt.push(typed);
     }
   }
   if (sum === 0) return null;
+  const quoted = (list: string[]) => list.map((word) => `“${word.toLowerCase()}”`).join(', ');
   const notes = [
-    misspelt.length > 0 ? `${misspelt.map((word) => `“${word}”`).join(', ')} taken as a slip` : '',
-    unknown.length > 0 ? `${unknown.map((word) => `“${word}”`).join(', ')} not found` : '',
+    misspelt.length > 0 ? `${quoted(misspelt)} taken as a slip` : '',
+    unknown.length > 0 ? `${quoted(unknown)} not found` : '',
   ].filter((note) => note !== '');
   const reason = notes.length > 0 ? `words of the name; ${notes.join('; ')}` : 'words of the name';
   return { ...release, sizeKey, score: (0.85 * sum) / query.length, reason };
@@ -159,9 +197,20 @@ function matchStyle(query: string, release: IndexedRelease): Candidate | null {
   return { ...release, sizeKey: null, score: 0.95 - distance / query.length, reason: `style code but for ${detail}` };
 }
 
+/** Enough to bring what fits the item before what is as near by itself, and no more. */
+function fitting({ releaseId, maker, kind, sizeKey }: KnownOfItem): (candidate: Candidate) => number {
+  return (candidate) =>
+    candidate.score +
+    (releaseId && candidate.releaseId === releaseId ? 0.2 : 0) +
+    (maker && candidate.makerName === maker ? 0.06 : 0) +
+    (kind && candidate.kind === kind ? 0.04 : 0) +
+    (sizeKey && candidate.sizeKey === sizeKey ? 0.05 : 0);
+}
+
 /** Best first, each release and size once; a release without a size stands for all of its sizes. */
-function rank(found: Candidate[]): Candidate[] {
-  found.sort((a, b) => b.score - a.score);
+function rank(found: Candidate[], item: KnownOfItem): Candidate[] {
+  const worth = fitting(item);
+  found.sort((a, b) => worth(b) - worth(a));
   const seen = new Set<string>();
   return found
     .filter(({ releaseId, sizeKey }) => {
@@ -174,32 +223,69 @@ function rank(found: Candidate[]): Candidate[] {
     .slice(0, LIMIT);
 }
 
+/** Releases whose style code is the text but for one slip. */
+async function matchStyles(text: string, index: ReleaseIndex): Promise<Candidate[]> {
+  const style = normaliseStyleCode(text);
+  if (style.length < 4 || style.length > 24 || !/\d/.test(style)) return [];
+  const key = styleCodeKey(text);
+  const exact = await index.byStyleKey(key);
+  const found =
+    exact.length > 0
+      ? exact
+      : (await index.byStyleSlips(styleSlips(key))).filter(({ styleCode }) =>
+          withinOneSlip(styleCodeKey(styleCode), key),
+        );
+  return found
+    .map((release) => matchStyle(style, release))
+    .filter((candidate): candidate is Candidate => candidate !== null && candidate.score >= LEAST);
+}
+
+/** Releases with words of the text, abbreviations written out and slips forgiven. */
+async function matchNames(text: string, index: ReleaseIndex): Promise<Candidate[]> {
+  // A decimal point belongs to a size.
+  const typed = text.split(/\s+/).flatMap((word) => (/^\d+[.,]\d+$/.test(word) ? [word] : searchWords(word)));
+  const vocabulary = await index.vocabulary();
+  const matched = async (thorough: boolean) => {
+    const words = typed.slice(0, MOST_WORDS).map((word) => ({ typed: word, meant: vocabulary.meant(word, thorough) }));
+    return (await similar(words, index, SIMILAR))
+      .map((release) => matchWords(words, release))
+      .filter((candidate): candidate is Candidate => candidate !== null && candidate.score >= LEAST);
+  };
+  const found = await matched(false);
+  // A slip may happen to be the beginning of another word.
+  return found.some(({ score }) => score > SURE) ? found : [...found, ...(await matched(true))];
+}
+
 /**
  * The releases and sizes that a scan or some typing may mean, with typing errors forgiven, best first.
  *
  * @param query a barcode number, a style code, or words of maker, name, colour and size
  * @param index where the release sizes are looked up
+ * @param item what else is known of the item
  * @returns at most 8 candidates, each with the reason for it
  */
-export async function matchReleases(query: string, index: ReleaseIndex): Promise<Candidate[]> {
+export async function matchReleases(query: string, index: ReleaseIndex, item: KnownOfItem = {}): Promise<Candidate[]> {
   const text = cleanText(query).slice(0, 120);
   if (text.length < 2) return [];
-  const found: Candidate[] = [];
-  const { readings } = readGtin(text);
-  if (readings.length > 0) found.push(...(await matchGtin(readings, index)));
   const digitsOnly = /^[\d\s-]+$/.test(text);
-  if (found.some((candidate) => candidate.score === 1 || digitsOnly)) return rank(found);
+  const found = digitsOnly || digitsForLetters(text) ? await matchGtin(text, index) : [];
+  if (found.some(({ score }) => score >= 0.9)) return rank(found, item);
+  const styles = await matchStyles(text, index);
+  found.push(...styles);
+  if (found.some(({ score }) => score === 1)) return rank(found, item);
+  // A number or a code that was found with a slip is no name.
+  if (found.length === 0 || !/^\S+$/.test(text)) found.push(...(await matchNames(text, index)));
+  return rank(found, item);
+}
 
-  const style = /\d/.test(text) ? normaliseStyleCode(text) : '';
-  const styled = style.length >= 4 ? await index.byStyleKey(styleCodeKey(text)) : [];
-  const consider = (candidate: Candidate | null) => candidate && candidate.score >= LEAST && found.push(candidate);
-  for (const release of styled) consider(matchStyle(style, release));
-  if (found.some((candidate) => candidate.score === 1)) return found;
-
-  const typed = words(text);
-  for (const release of await index.similar(text, SIMILAR)) {
-    if (style.length >= 4) consider(matchStyle(style, release));
-    consider(matchWords(typed, release));
-  }
-  return rank(found);
+/** Releases that go by a name, in whatever spelling. */
+export async function releasesNamed(name: string, index: ReleaseIndex, limit: number): Promise<IndexedRelease[]> {
+  const vocabulary = await index.vocabulary();
+  return similar(
+    searchWords(name)
+      .slice(0, MOST_WORDS)
+      .map((typed) => ({ typed, meant: vocabulary.meant(typed) })),
+    index,
+    limit,
+  );
 }

@@ -1,4 +1,4 @@
-import type { Migration } from '../migrate';
+import type { Migration } from '../migration';
 
 /** Documents, cases with their event logs, photographs, and the index of release sizes. */
 export const firstTables: Migration = {

@@ -1,4 +1,4 @@
-import type { Migration } from '../migrate';
+import type { Migration } from '../migration';
 
 /** Every code that ought to be unique, or that may recur, over all cases. */
 export const codeRegister: Migration = {

@@ -1,4 +1,4 @@
-import type { Migration } from '../migrate';
+import type { Migration } from '../migration';
 
 /** The newest codes are shown first while nothing is searched for. */
 export const registerByTime: Migration = {

@@ -1,4 +1,4 @@
-import type { Migration } from '../migrate';
+import type { Migration } from '../migration';
 
 /** Cases whose truth is known, for learning, and pairs of answers by two people. */
 export const confirmedCases: Migration = {

@@ -1,0 +1,43 @@
+import type { Sequelize } from 'sequelize';
+import type { Database, Statement } from 'sqlite3';
+
+/** Reads that are asked on every keystroke: prepared once, a tenth of what a query through Sequelize costs. */
+export interface Prepared {
+  /** Rows of a query with `?` for each value; a list of values goes in as JSON, for `json_each(?)`. */
+  all<T>(sql: string, values: (string | number)[]): Promise<T[]>;
+  /** Let go of the statements, before the database is closed. */
+  finalize(): Promise<void>;
+}
+
+const connectionOf = (sequelize: Sequelize): Promise<Database> =>
+  // The connection that Sequelize itself reads with outside of transactions.
+  (
+    sequelize as unknown as { connectionManager: { getConnection(options: object): Promise<Database> } }
+  ).connectionManager.getConnection({});
+
+/** Prepared reads on the connection of a database. */
+export function prepareReads(sequelize: Sequelize): Prepared {
+  const statements = new Map<string, Promise<Statement>>();
+  const prepare = async (sql: string): Promise<Statement> => {
+    const database = await connectionOf(sequelize);
+    return new Promise((resolve, reject) => {
+      const statement: Statement = database.prepare(sql, (error) => (error ? reject(error) : resolve(statement)));
+    });
+  };
+  return {
+    async all<T>(sql: string, values: (string | number)[]) {
+      const waiting = statements.get(sql) ?? prepare(sql);
+      statements.set(sql, waiting);
+      const statement = await waiting;
+      return new Promise<T[]>((resolve, reject) =>
+        statement.all(values, (error: Error | null, rows: T[]) => (error ? reject(error) : resolve(rows))),
+      );
+    },
+    async finalize() {
+      const open = await Promise.allSettled(statements.values());
+      statements.clear();
+      for (const each of open)
+        if (each.status === 'fulfilled') await new Promise<void>((resolve) => each.value.finalize(() => resolve()));
+    },
+  };
+}
