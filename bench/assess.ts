@@ -1,4 +1,5 @@
-import { type FindingEntry, fold } from '@/core/casefile/fold';
+import { type FindingEntry } from '@/core/casefile/caseFile';
+import { fold } from '@/core/casefile/fold';
 import type { CheckDefinition } from '@/core/checks/check';
 import { assess } from '@/core/judgement/assess';
 import { groundsOf } from '@/core/judgement/grounds';

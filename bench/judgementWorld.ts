@@ -1,5 +1,5 @@
 import { randomLcg } from 'd3-random';
-import type { Truth } from '@/core/casefile/event';
+import type { Truth } from '@/core/casefile/events/truthConfirmed';
 import type { CheckDefinition } from '@/core/checks/check';
 import type { Finding } from '@/core/checks/finding';
 import type { PerClass } from '@/core/judgement/classes';

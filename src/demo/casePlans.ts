@@ -1,4 +1,4 @@
-import type { Circumstances } from '@/core/casefile/event';
+import type { Circumstances } from '@/core/casefile/events/circumstancesStated';
 
 /** How a demo item answers a check: the place of the answer in its list, a measured value's distance from the record in tolerances, or words. */
 export type Answer = number | { off: number } | 'cantTell' | { excuse: string };

@@ -15,7 +15,7 @@ beforeAll(async () => {
   // One as every test has it, one laid out anew.
   [one, two] = [await testDesk(true), await testDesk(false)];
   await fillDemo(two.desk, { history: false });
-  const { open, sealed } = await readQueue(one.desk);
+  const { open, done: sealed } = await readQueue(one.desk, null, { shelf: 'sealed', page: 1 });
   lines = [...open, ...sealed];
 });
 afterAll(async () => {

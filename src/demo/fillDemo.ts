@@ -1,6 +1,7 @@
 import { randomLcg } from 'd3-random';
 import { v4 } from 'uuid';
-import type { NewEvent, RecordedFinding } from '@/core/casefile/event';
+import type { NewEvent } from '@/core/casefile/event';
+import type { RecordedFinding } from '@/core/casefile/events/findingRecorded';
 import { fold } from '@/core/casefile/fold';
 import { answersOf } from '@/core/checks/answers';
 import type { CheckDefinition } from '@/core/checks/check';
@@ -306,7 +307,7 @@ async function layOut(desk: Desk, plan: CasePlan): Promise<string> {
  * @returns how many cases were laid out, without those
  */
 export async function fillDemo(desk: Desk, { history = true }: { history?: boolean } = {}): Promise<number> {
-  const { open, sealed } = await readQueue(desk);
+  const { open, done: sealed } = await readQueue(desk, null, { shelf: 'sealed', page: 1 });
   if (open.length + sealed.length > 0) return 0;
   const world = surroundings();
   const demo: Desk = { store: desk.store, now: world.now, newId: world.newId };

@@ -1,5 +1,8 @@
 import { randomLcg, randomNormal } from 'd3-random';
-import type { Circumstances, NewEvent, RecordedFinding, TruthSource } from '@/core/casefile/event';
+import type { NewEvent } from '@/core/casefile/event';
+import type { Circumstances } from '@/core/casefile/events/circumstancesStated';
+import type { RecordedFinding } from '@/core/casefile/events/findingRecorded';
+import type { TruthSource } from '@/core/casefile/events/truthConfirmed';
 import { fold } from '@/core/casefile/fold';
 import { answersOf } from '@/core/checks/answers';
 import type { CheckDefinition } from '@/core/checks/check';

@@ -1,4 +1,4 @@
-import type { RecordedFinding } from '@/core/casefile/event';
+import type { RecordedFinding } from '@/core/casefile/events/findingRecorded';
 import type { AnswerForm } from '@/core/checks/check';
 import { textOutcome } from '@/core/checks/outcome';
 

@@ -1,5 +1,5 @@
+import type { CaseFile } from '@/core/casefile/caseFile';
 import type { CaseEvent, NewEvent } from '@/core/casefile/event';
-import type { CaseFile } from '@/core/casefile/fold';
 import { eventHash } from '@/core/casefile/hash';
 
 /** Give an event its place in the chain. */

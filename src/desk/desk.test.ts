@@ -76,9 +76,9 @@ describe('opening', () => {
     [{ query: undefined }, /text by which/],
     [{ circumstances: { ...circumstances, channel: 'theft' } }, /“channel”.*none of/],
   ])('turns down %o', async (over, sentence) => {
-    const before = (await readQueue(at.desk)).open.length;
+    const before = (await readQueue(at.desk, null, { shelf: 'sealed', page: 1 })).open.length;
     await expect(open(over)).rejects.toThrow(sentence);
-    expect((await readQueue(at.desk)).open).toHaveLength(before);
+    expect((await readQueue(at.desk, null, { shelf: 'sealed', page: 1 })).open).toHaveLength(before);
   });
 });
 
@@ -203,17 +203,21 @@ describe('sealing', () => {
     );
     await record(number, { id: uuid(), type: 'reopened', body: { reason: 'a second exemplar came in' } });
     await record(number, fact('VK4821-107'));
-    expect((await readQueue(at.desk)).open.find((line) => line.number === number)).toMatchObject({ reopened: true });
+    expect(
+      (await readQueue(at.desk, null, { shelf: 'sealed', page: 1 })).open.find((line) => line.number === number),
+    ).toMatchObject({ reopened: true });
   });
 });
 
 it('is all there after a restart', async () => {
   const number = await open();
   await record(number, fact('VK4821-107'));
-  const before = [await readQueue(at.desk), await readCaseFolder(at.desk, number)];
+  const before = [await readQueue(at.desk, null, { shelf: 'sealed', page: 1 }), await readCaseFolder(at.desk, number)];
   await at.desk.store.close();
   at.desk = await openDesk(at.directory);
-  expect([await readQueue(at.desk), await readCaseFolder(at.desk, number)]).toEqual(before);
+  expect([await readQueue(at.desk, null, { shelf: 'sealed', page: 1 }), await readCaseFolder(at.desk, number)]).toEqual(
+    before,
+  );
 });
 
 describe('export and import', () => {
@@ -244,7 +248,7 @@ describe('export and import', () => {
   });
   it('refuses truncated, foreign and tampered files, and saves nothing', async () => {
     const text = JSON.stringify(await exportCase(at.desk, 'PP-0005'));
-    const before = await readQueue(fresh.desk);
+    const before = await readQueue(fresh.desk, null, { shelf: 'sealed', page: 1 });
     await expect(importCase(fresh.desk, text.slice(0, -40))).rejects.toThrow(/not a whole JSON file/);
     await expect(importCase(fresh.desk, '{"hello": 1}')).rejects.toThrow(/not an exported case/);
     await expect(importCase(fresh.desk, text.replace('"by":"tomas-quelle"', '"by":"isolde-varr"'))).rejects.toThrow(
@@ -253,7 +257,7 @@ describe('export and import', () => {
     await expect(importCase(fresh.desk, text.replace('"minDays":40', '"minDays":41'))).rejects.toThrow(
       /release “mizzle-cape-ochre” was changed/,
     );
-    expect(await readQueue(fresh.desk)).toEqual(before);
+    expect(await readQueue(fresh.desk, null, { shelf: 'sealed', page: 1 })).toEqual(before);
   });
 });
 

@@ -1,6 +1,6 @@
 import type { Transaction } from 'sequelize';
-import type { ChosenRelease } from '@/core/casefile/event';
-import type { CaseFile } from '@/core/casefile/fold';
+import type { CaseFile } from '@/core/casefile/caseFile';
+import type { ChosenRelease } from '@/core/casefile/events/releaseChosen';
 import type { KindDefinition } from '@/core/checks/check';
 import type { CodeScheme } from '@/core/codes/schemes/codeScheme';
 import type { GroundsRevisions } from '@/core/judgement/grounds';

@@ -1,5 +1,8 @@
-import type { CaseEvent, Circumstances, ConfirmedTruth, NewEvent } from '@/core/casefile/event';
-import { type CaseFile, fold } from '@/core/casefile/fold';
+import type { CaseFile } from '@/core/casefile/caseFile';
+import type { CaseEvent, NewEvent } from '@/core/casefile/event';
+import type { Circumstances } from '@/core/casefile/events/circumstancesStated';
+import type { ConfirmedTruth } from '@/core/casefile/events/truthConfirmed';
+import { fold } from '@/core/casefile/fold';
 import { genesisHash } from '@/core/casefile/hash';
 import { assess } from '@/core/judgement/assess';
 import { type CaseFolder, type GroundsRevisions, groundsOf } from '@/core/judgement/grounds';

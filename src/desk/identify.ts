@@ -1,4 +1,5 @@
-import type { Belonging, EventBodies } from '@/core/casefile/event';
+import type { EventBodies } from '@/core/casefile/event';
+import type { Belonging } from '@/core/casefile/events/factRead';
 import { cleanText } from '@/core/codes/clean';
 import { gtinCorrections, readGtin } from '@/core/codes/gtin';
 import { type CodeScheme, SCHEME_FACTS, type SchemeFact } from '@/core/codes/schemes/codeScheme';
@@ -28,7 +29,13 @@ async function belonging(
   return { releaseId, revision, makerName, name, styleCode, colourName, sizeKey };
 }
 
-async function identifyGtin(store: Store, raw: string): Promise<Identity> {
+/** What is claimed of the item: corrections that fit it come first. */
+export interface Claimed {
+  maker: string | null;
+  release?: string | null;
+}
+
+async function identifyGtin(store: Store, raw: string, claimed: Claimed): Promise<Identity> {
   const index = releaseIndex(store);
   const { readings } = readGtin(raw);
   const owners = await index.byGtin14(readings.map((reading) => reading.gtin14));
@@ -39,8 +46,14 @@ async function identifyGtin(store: Store, raw: string): Promise<Identity> {
     };
   }
   const candidates = readings.flatMap((reading) => gtinCorrections(reading));
-  const known = new Set((await index.byGtin14(candidates.map((each) => each.gtin14))).map((size) => size.gtin14));
-  const corrections = candidates.filter((each) => known.has(each.gtin14)).map((each) => each.digits);
+  const sizes = new Map(
+    (await index.byGtin14(candidates.map((each) => each.gtin14))).map((size) => [size.gtin14, size]),
+  );
+  const fits = (gtin14: string) => Number(sizes.get(gtin14)?.releaseId === claimed.release);
+  const corrections = candidates
+    .filter((each) => sizes.has(each.gtin14))
+    .sort((a, b) => fits(b.gtin14) - fits(a.gtin14) || b.likely - a.likely)
+    .map((each) => each.digits);
   return { ...NOTHING, corrections: [...new Set(corrections)].slice(0, MOST) };
 }
 
@@ -55,12 +68,12 @@ async function identifyStyle(store: Store, raw: string): Promise<Identity> {
 }
 
 /** The number inside a tag's EPC or a symbol's text. */
-async function identifyContained(store: Store, fact: string, raw: string): Promise<Identity> {
+async function identifyContained(store: Store, fact: string, raw: string, claimed: Claimed): Promise<Identity> {
   const gtin = deriveFacts(
     { at: { [fact]: { place: 'at', fact, state: 'read', raw, via: 'typed', at: '', by: '' } } },
     '2000-01-01',
   ).at?.gtin;
-  return gtin ? identifyGtin(store, gtin.raw) : NOTHING;
+  return gtin ? identifyGtin(store, gtin.raw, claimed) : NOTHING;
 }
 
 /** Other releases of that model name; the record's own is no news. */
@@ -89,13 +102,13 @@ async function fitsOther(store: Store, fact: SchemeFact, raw: string, maker: str
  * What the records say of a printed fact: to which release and size a code belongs, which release goes by a
  * model name, which other maker writes such codes.
  *
- * @param maker the maker that the item is claimed to be of
+ * @param claimed the maker and the release that the item is claimed to be of
  */
-export async function identify(store: Store, fact: string, raw: string, maker: string | null): Promise<Identity> {
-  if (fact === 'gtin') return identifyGtin(store, raw);
+export async function identify(store: Store, fact: string, raw: string, claimed: Claimed): Promise<Identity> {
+  if (fact === 'gtin') return identifyGtin(store, raw, claimed);
   if (fact === 'styleCode') return identifyStyle(store, raw);
-  if (fact === 'epc' || fact === 'symbol') return identifyContained(store, fact, raw);
+  if (fact === 'epc' || fact === 'symbol') return identifyContained(store, fact, raw, claimed);
   if (fact === 'model') return identifyModel(store, raw);
   const schemed = SCHEME_FACTS.find((each) => each === fact);
-  return schemed ? fitsOther(store, schemed, raw, maker) : NOTHING;
+  return schemed ? fitsOther(store, schemed, raw, claimed.maker) : NOTHING;
 }

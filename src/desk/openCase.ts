@@ -1,4 +1,5 @@
-import type { Circumstances, NewEvent } from '@/core/casefile/event';
+import type { NewEvent } from '@/core/casefile/event';
+import type { Circumstances } from '@/core/casefile/events/circumstancesStated';
 import { fold } from '@/core/casefile/fold';
 import { genesisHash } from '@/core/casefile/hash';
 import { readGtin } from '@/core/codes/gtin';
@@ -81,7 +82,7 @@ export async function openCase(desk: Desk, command: OpenCommand): Promise<string
     const definition = await loadGrounds(desk.store, { kind, release: null, seal: null }, transaction);
     const place = definition.kind.body.places.find((each) => each.side === 'packaging' && each.facts.includes('gtin'));
     if (command.scanned && circumstances.packaged && place && readGtin(query).readings.length > 0) {
-      const identity = await identify(desk.store, 'gtin', query, null);
+      const identity = await identify(desk.store, 'gtin', query, { maker: null });
       events.push({
         id: desk.newId(),
         type: 'factRead',

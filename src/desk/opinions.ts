@@ -1,6 +1,6 @@
 import type { Transaction } from 'sequelize';
+import type { CaseFile } from '@/core/casefile/caseFile';
 import type { CaseEvent } from '@/core/casefile/event';
-import type { CaseFile } from '@/core/casefile/fold';
 import { gatherFindings } from '@/core/checks/findings';
 import { type AnswerPair, answerPairs } from '@/core/checks/secondOpinion';
 import { contextOf } from '@/core/crossread/context';

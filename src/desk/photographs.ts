@@ -1,5 +1,5 @@
 import { fileTypeFromBuffer } from 'file-type';
-import type { Photo } from '@/core/casefile/event';
+import type { Photo } from '@/core/casefile/events/photoAdded';
 import { findPhotograph, keepPhotograph, readPhotograph } from '@/store/photographs';
 import type { Desk } from './desk';
 import { Refusal } from './refusal';

@@ -11,43 +11,77 @@ export interface QueueLine extends CaseSummary {
 }
 
 const toLine = ({ number, state, touchedAt, summary }: CaseRow): QueueLine => ({
-  // Rows of before second opinions showed in the queue lack them.
+  // Rows of older versions lack what they did not project.
   asked: [],
-  ...(JSON.parse(summary) as Omit<CaseSummary, 'asked'>),
+  closed: null,
+  notices: 0,
+  ...(JSON.parse(summary) as Omit<CaseSummary, 'asked' | 'closed' | 'notices'>),
   number,
   state,
   touchedAt,
 });
 
-export interface Queue {
-  open: QueueLine[];
-  sealed: QueueLine[];
-  /** How many sealed cases there are beside those listed. */
-  sealedMore: number;
+/** True where somebody is asked for an opinion that must not know what was found so far. */
+export const mustNotSee = ({ state, asked }: Pick<QueueLine, 'state' | 'asked'>, who: string | null): boolean =>
+  state === 'open' && asked.some(({ to }) => to === who);
+
+const UNTOLD = { decision: 'undecided', p: 0.5, interval: [0, 1] } as const;
+
+/** A line for a person: whoever is asked for a blind opinion gets neither figures nor marks of that case. */
+function blinded(line: QueueLine, who: string | null): QueueLine {
+  if (!mustNotSee(line, who)) return line;
+  const standing = { ...UNTOLD, interval: [...UNTOLD.interval] as [number, number] };
+  return { ...line, goods: standing, packaging: standing, differing: 0, answered: 0, open: 0, notices: 0, next: null };
 }
 
-/** So many sealed cases are listed; the others are found by searching. */
-const SEALED_LISTED = 20;
+/** What is done, and on which page of it. */
+export interface DonePage {
+  shelf: 'sealed' | 'closed';
+  /** 1 is the newest. */
+  page: number;
+}
 
-/** The cases at this desk: open ones longest waiting first, the newest of the sealed ones. */
-export async function readQueue(desk: Desk): Promise<Queue> {
-  const [open, sealed, count] = await Promise.all([
+export interface Queue {
+  open: QueueLine[];
+  done: QueueLine[];
+  shelf: DonePage['shelf'];
+  page: number;
+  pages: number;
+  /** How many cases lie on each shelf. */
+  counts: Record<DonePage['shelf'], number>;
+}
+
+const PER_PAGE = 20;
+
+/**
+ * The cases at this desk: open ones longest waiting first, and a page of those that are done, the newest first.
+ *
+ * @param who reads it: what they must not see is left out
+ */
+export async function readQueue(desk: Desk, who: string | null, { shelf, page }: DonePage): Promise<Queue> {
+  const [open, sealed, closed] = await Promise.all([
     listCases(desk.store, 'open'),
-    listCases(desk.store, 'sealed', SEALED_LISTED),
     countCases(desk.store, 'sealed'),
+    countCases(desk.store, 'closed'),
   ]);
-  return { open: open.map(toLine), sealed: sealed.map(toLine), sealedMore: count - sealed.length };
+  const counts = { sealed, closed };
+  const pages = Math.max(1, Math.ceil(counts[shelf] / PER_PAGE));
+  const at = Math.min(Math.max(1, page), pages);
+  const done = await listCases(desk.store, shelf, { limit: PER_PAGE, offset: (at - 1) * PER_PAGE });
+  const lines = (rows: CaseRow[]) => rows.map((row) => blinded(toLine(row), who));
+  return { open: lines(open), done: lines(done), shelf, page: at, pages, counts };
 }
 
 const FOUND_LIMIT = 8;
 
 /** Cases whose number, title, colour or style code hold the text; the first ones where it is empty. */
-export async function findCases(desk: Desk, query: string): Promise<QueueLine[]> {
-  const [open, sealed] = await Promise.all([listCases(desk.store, 'open'), listCases(desk.store, 'sealed')]);
+export async function findCases(desk: Desk, query: string, who: string | null): Promise<QueueLine[]> {
+  const rows = await Promise.all((['open', 'sealed', 'closed'] as const).map((state) => listCases(desk.store, state)));
   const plain = (text: string) => text.toUpperCase().replace(/[^\p{L}\p{N}]+/gu, '');
   const wanted = plain(query);
-  return [...open, ...sealed]
-    .map(toLine)
+  return rows
+    .flat()
+    .map((row) => blinded(toLine(row), who))
     .filter(({ number, title, colourName, styleCode }) =>
       plain(`${number} ${title} ${colourName} ${styleCode}`).includes(wanted),
     )

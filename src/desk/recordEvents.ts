@@ -1,23 +1,16 @@
 import type { Transaction } from 'sequelize';
 import type { CaseEvent, NewEvent } from '@/core/casefile/event';
-import { advance, type CaseFile, fold, refusal } from '@/core/casefile/fold';
+import { advance, fold, refusal } from '@/core/casefile/fold';
 import { verifyChain } from '@/core/casefile/hash';
-import { checksFor } from '@/core/checks/findings';
-import { answerProblem } from '@/core/checks/outcome';
-import { expandFacts } from '@/core/crossread/facts';
 import { formatProblem } from '@/core/formats/validate';
-import { changesGrounds, type GroundsRevisions, groundsOf } from '@/core/judgement/grounds';
-import { verdictBody } from '@/core/judgement/verdictBody';
-import type { Release } from '@/core/releases/release';
+import { changesGrounds } from '@/core/judgement/grounds';
 import { appendEvents, caseOfEvent, findCase, readEvents } from '@/store/cases';
-import { readPinned } from '@/store/documents';
-import { findPhotograph } from '@/store/photographs';
 import { chainEvent } from './chainEvent';
 import type { Desk } from './desk';
+import { complete } from './events';
 import { loadGrounds } from './grounds';
-import { identify } from './identify';
 import { keepOpinion } from './opinions';
-import { Refusal } from './refusal';
+import { invalid, Refusal } from './refusal';
 import { enterCodes, meetings, noticeElsewhere } from './register';
 import { requireChecker } from './roster';
 import { projectionRow } from './summary';
@@ -29,92 +22,6 @@ export interface RecordCommand {
   /** The sequence number that the client last saw. */
   expectedSeq: number;
   by: string;
-}
-
-const invalid = (sentence: string) => new Refusal('invalid', sentence);
-/** Fill in what the desk knows of an event, and turn down what cannot be. */
-async function complete(
-  desk: Desk,
-  file: CaseFile,
-  grounds: GroundsRevisions,
-  event: NewEvent,
-  by: string,
-): Promise<NewEvent> {
-  const { kind, release, chart } = groundsOf(grounds);
-  switch (event.type) {
-    case 'factRead':
-    case 'factWithdrawn': {
-      const place = kind.places.find((each) => each.id === event.body.place);
-      if (!place) throw invalid(`${kind.name} has no place “${event.body.place}” to read from.`);
-      if (!expandFacts(place.facts, chart).some((fact) => fact.id === event.body.fact)) {
-        throw invalid(`The ${place.name.toLowerCase()} is not known to print “${event.body.fact}”.`);
-      }
-      if (event.type === 'factWithdrawn') return event;
-      const { state, raw, fact } = event.body;
-      if (state === 'read' && raw.trim() === '') throw invalid('Nothing was entered.');
-      if (state !== 'read') return { ...event, body: { ...event.body, belongsTo: [], corrections: [] } };
-      return {
-        ...event,
-        body: { ...event.body, ...(await identify(desk.store, fact, raw, grounds.maker?.id ?? null)) },
-      };
-    }
-    case 'releaseChosen': {
-      const { id, hash } = event.body.release;
-      const chosen = await readPinned<Release>(desk.store, hash);
-      if (!chosen || chosen.id !== id) throw invalid(`There is no release record “${id}” with that content.`);
-      const { sizeKey } = event.body;
-      if (sizeKey !== null && !chosen.body.sizes.some((size) => size.key === sizeKey)) {
-        const sizes = chosen.body.sizes.map((size) => size.key);
-        throw invalid(`${chosen.body.name} was not made in size ${sizeKey}; its sizes are ${sizes.join(', ')}.`);
-      }
-      return event;
-    }
-    case 'findingRecorded':
-    case 'findingExcused':
-    case 'findingWithdrawn': {
-      const check = checksFor(kind, release).find((each) => each.id === event.body.check);
-      if (!check) throw invalid(`There is no check “${event.body.check}” for this item.`);
-      if (check.answer.form === 'codes')
-        throw invalid(`“${check.name}” is answered by the cross-reading; read the codes instead.`);
-      if (event.type !== 'findingRecorded') return event;
-      const no = answerProblem(check, event.body);
-      if (no) throw invalid(no);
-      return event;
-    }
-    case 'verdictSealed': {
-      const body = verdictBody(file, grounds);
-      const { goods, packaging, pGenuine } = event.body;
-      if (goods !== body.goods || packaging !== body.packaging || pGenuine !== body.pGenuine) {
-        throw new Refusal(
-          'conflict',
-          'The assessment is no longer the one that was shown. Read it again before sealing.',
-        );
-      }
-      return { ...event, body };
-    }
-    case 'opinionAsked': {
-      const { to, checks } = event.body;
-      if (to === by) throw invalid('A second opinion is another person’s.');
-      await requireChecker(desk, to);
-      const unanswered = checks.find((id) => file.findings[id]?.state !== 'recorded');
-      if (unanswered) throw invalid(`“${unanswered}” was not answered yet, so there is nothing to answer again.`);
-      return event;
-    }
-    case 'opinionGiven': {
-      const asked = file.opinions.find(({ id }) => id === event.body.asked);
-      if (!asked) throw invalid('Nobody asked for that opinion.');
-      if (asked.to !== by) throw new Refusal('forbidden', `That opinion was asked of “${asked.to}”.`);
-      if (asked.given) throw invalid('That opinion was given already.');
-      const other = Object.keys(event.body.answers).find((id) => !asked.checks.includes(id));
-      if (other) throw invalid(`“${other}” is none of the checks that were asked about.`);
-      return event;
-    }
-    case 'photoAdded':
-      if (!(await findPhotograph(desk.store, event.body.sha256))) throw invalid('That photograph is not kept here.');
-      return event;
-    default:
-      return event;
-  }
 }
 
 async function eventsAlreadyKept(
@@ -172,7 +79,7 @@ export async function recordEvents(desk: Desk, command: RecordCommand): Promise<
     for (const event of fresh) {
       const no = refusal(file, event.type);
       if (no) throw new Refusal('forbidden', no);
-      const completed = await complete(desk, file, grounds, event, command.by);
+      const completed = await complete(event, { desk, file, grounds, by: command.by });
       const chained = chainEvent(file, completed, desk.now(), command.by);
       file = advance(file, chained);
       if (changesGrounds(event.type)) grounds = await loadGrounds(desk.store, file, transaction);

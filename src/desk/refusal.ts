@@ -15,3 +15,6 @@ export class Refusal extends Error {
     super(sentence);
   }
 }
+
+/** What is sent makes no sense. */
+export const invalid = (sentence: string): Refusal => new Refusal('invalid', sentence);

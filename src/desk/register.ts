@@ -1,6 +1,8 @@
 import type { Transaction } from 'sequelize';
-import type { CodeMet, CodeOutcome, NewEvent } from '@/core/casefile/event';
-import { advance, type CaseFile, fold } from '@/core/casefile/fold';
+import type { CaseFile } from '@/core/casefile/caseFile';
+import type { NewEvent } from '@/core/casefile/event';
+import type { CodeMet, CodeOutcome } from '@/core/casefile/events/codeMet';
+import { advance, fold } from '@/core/casefile/fold';
 import type { KindDefinition } from '@/core/checks/check';
 import { readEpc } from '@/core/codes/epc';
 import { scannedFact } from '@/core/codes/scanned';

@@ -1,4 +1,4 @@
-import type { ChosenRelease } from '@/core/casefile/event';
+import type { ChosenRelease } from '@/core/casefile/events/releaseChosen';
 import type { CodeScheme } from '@/core/codes/schemes/codeScheme';
 import { pin } from '@/core/judgement/grounds';
 import { type Candidate, type IndexedRelease, matchReleases } from '@/core/releases/match';

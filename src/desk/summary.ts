@@ -1,4 +1,4 @@
-import type { CaseFile } from '@/core/casefile/fold';
+import type { CaseFile } from '@/core/casefile/caseFile';
 import type { Assessment } from '@/core/judgement/assess';
 import { summarise } from '@/core/judgement/caseSummary';
 import type { GroundsRevisions } from '@/core/judgement/grounds';
@@ -14,7 +14,7 @@ export function projectionRow(
   return {
     id: file.id,
     number,
-    state: file.seal ? 'sealed' : 'open',
+    state: file.seal ? 'sealed' : file.closed ? 'closed' : 'open',
     seq: file.seq,
     head: file.head,
     touchedAt: file.touched.at,

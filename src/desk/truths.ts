@@ -1,5 +1,5 @@
 import type { Transaction } from 'sequelize';
-import type { CaseFile } from '@/core/casefile/fold';
+import type { CaseFile } from '@/core/casefile/caseFile';
 import type { CheckDefinition, KindDefinition } from '@/core/checks/check';
 import { gatherFindings } from '@/core/checks/findings';
 import { contextOf } from '@/core/crossread/context';

@@ -14,14 +14,18 @@ export async function findCase(
   return (await tables.cases.findOne({ where, raw: true, transaction })) as unknown as CaseRow | null;
 }
 
-/** The rows that the queue shows: open ones longest waiting first, sealed ones newest first. */
-export async function listCases({ tables }: Store, state: CaseRow['state'], limit?: number): Promise<CaseRow[]> {
+/** The rows that the queue shows: open ones longest waiting first, the others newest first. */
+export async function listCases(
+  { tables }: Store,
+  state: CaseRow['state'],
+  { limit, offset }: { limit?: number; offset?: number } = {},
+): Promise<CaseRow[]> {
   const direction = state === 'open' ? 'ASC' : 'DESC';
   const order: [string, string][] = [
     ['touchedAt', direction],
     ['number', 'ASC'],
   ];
-  return (await tables.cases.findAll({ where: { state }, order, limit, raw: true })) as unknown as CaseRow[];
+  return (await tables.cases.findAll({ where: { state }, order, limit, offset, raw: true })) as unknown as CaseRow[];
 }
 
 /** How many cases are in a state. */

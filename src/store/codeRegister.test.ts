@@ -1,6 +1,6 @@
 import { v4 as uuid } from 'uuid';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
-import type { CodeOutcome } from '@/core/casefile/event';
+import type { CodeOutcome } from '@/core/casefile/events/codeMet';
 import type { RegisterEntry } from '@/core/crossread/registered';
 import { type TestDesk, testDesk } from '@/demo/testing/testDesk';
 import { openCase } from '@/desk/openCase';

@@ -1,5 +1,5 @@
 import type { Transaction } from 'sequelize';
-import type { CodeMet, CodeOutcome, Meeting } from '@/core/casefile/event';
+import type { CodeMet, CodeOutcome, Meeting } from '@/core/casefile/events/codeMet';
 import type { RegisterCode, RegisterEntry } from '@/core/crossread/registered';
 import type { Store } from './store';
 import type { CodeRegisterRow } from './tables';

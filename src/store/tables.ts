@@ -17,7 +17,7 @@ export type ForeignDocumentRow = Omit<DocumentRow, 'createdAt'>;
 export interface CaseRow {
   id: string;
   number: string;
-  state: 'open' | 'sealed';
+  state: 'open' | 'sealed' | 'closed';
   seq: number;
   head: string;
   touchedAt: string;

@@ -1,5 +1,5 @@
 import { expose } from 'comlink';
-import type { CaseFile } from '@/core/casefile/fold';
+import type { CaseFile } from '@/core/casefile/caseFile';
 import { type Assessment, assess } from '@/core/judgement/assess';
 import type { Grounds } from '@/core/judgement/grounds';
 

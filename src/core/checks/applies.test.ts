@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { caseWith, chose, findingsOf, GROUNDS } from '@/demo/testing/bench';
-import type { Circumstances } from '../casefile/event';
+import type { Circumstances } from '../casefile/events/circumstancesStated';
 import { type ItemCircumstances, notApplicable, waitForOthers } from './applies';
 import type { CheckDefinition } from './check';
 import type { Finding } from './finding';

@@ -1,4 +1,4 @@
-import type { CaseFile } from '../casefile/fold';
+import type { CaseFile } from '../casefile/caseFile';
 import { leadingSize, type ReadingContext } from '../crossread/context';
 import type { CrossReading } from '../crossread/crossReading';
 import { fitVariants } from '../releases/variantFit';

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { RELEASES } from '@/demo/releases';
 import { caseWith, chose, findingsOf, GROUNDS, measured } from '@/demo/testing/bench';
-import type { CaseFile } from '../casefile/fold';
+import type { CaseFile } from '../casefile/caseFile';
 import type { Grounds } from '../judgement/grounds';
 import type { Release } from '../releases/release';
 import type { CheckDefinition } from './check';

@@ -1,4 +1,4 @@
-import type { CaseFile, FindingEntry } from '../casefile/fold';
+import type { CaseFile, FindingEntry } from '../casefile/caseFile';
 import { leadingSize, type ReadingContext } from '../crossread/context';
 import type { CrossReading } from '../crossread/crossReading';
 import { RULES } from '../crossread/rules';

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { caseWith, findingsOf, GROUNDS } from '@/demo/testing/bench';
-import type { RecordedFinding } from '../casefile/event';
+import type { RecordedFinding } from '../casefile/events/findingRecorded';
 import type { CheckDefinition } from './check';
 import { answerProblem, bothSides } from './outcome';
 

@@ -1,4 +1,4 @@
-import type { RecordedFinding } from '../casefile/event';
+import type { RecordedFinding } from '../casefile/events/findingRecorded';
 import { wordsKey } from '../crossread/words';
 import { answersOf } from './answers';
 import type { AnswerForm, CheckDefinition, Outcome } from './check';

@@ -1,5 +1,5 @@
-import type { RecordedFinding } from '../casefile/event';
-import type { Opinion } from '../casefile/fold';
+import type { Opinion } from '../casefile/caseFile';
+import type { RecordedFinding } from '../casefile/events/findingRecorded';
 import type { Outcome } from './check';
 import type { Finding } from './finding';
 import { outcomeOf } from './outcome';

@@ -1,4 +1,4 @@
-import type { FactEntry } from '../casefile/fold';
+import type { FactEntry } from '../casefile/caseFile';
 import type { ReadingContext } from './context';
 import { type Expected, expectedFact, releaseAt } from './expected';
 import { expandFacts, sizeColumnOf } from './facts';

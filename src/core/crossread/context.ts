@@ -1,4 +1,4 @@
-import type { CaseFile } from '../casefile/fold';
+import type { CaseFile } from '../casefile/caseFile';
 import type { KindDefinition } from '../checks/check';
 import type { CodeScheme } from '../codes/schemes/codeScheme';
 import type { Day } from '../dates/day';

@@ -1,4 +1,4 @@
-import type { CaseFile, FactEntry } from '../casefile/fold';
+import type { CaseFile, FactEntry } from '../casefile/caseFile';
 import { readElements } from '../codes/elementString';
 import { readEpc } from '../codes/epc';
 import { printedBeside } from './readers/codes';

@@ -1,4 +1,4 @@
-import type { Belonging } from '../casefile/event';
+import type { Belonging } from '../casefile/events/factRead';
 import { type GtinReading, groupGtin, readGtin } from '../codes/gtin';
 import { formatDay } from '../dates/day';
 import { plausibleStart } from '../dates/productionWindow';

@@ -1,4 +1,4 @@
-import type { FactEntry } from '../casefile/fold';
+import type { FactEntry } from '../casefile/caseFile';
 import { formatSpan } from '../dates/day';
 import { formatInterval } from '../dates/interval';
 import { compareWithRelease } from '../dates/productionWindow';

@@ -1,4 +1,4 @@
-import type { Belonging } from '../casefile/event';
+import type { Belonging } from '../casefile/events/factRead';
 
 /** What can be wrong between readings, each with the facts that a screen needs to point at it. */
 export type ProblemDetail =

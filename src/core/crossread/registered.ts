@@ -1,4 +1,4 @@
-import type { CodeMet, Meeting } from '../casefile/event';
+import type { CodeMet, Meeting } from '../casefile/events/codeMet';
 import type { ReadingContext } from './context';
 import type { CrossReading } from './crossReading';
 

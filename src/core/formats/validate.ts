@@ -4,7 +4,6 @@ import caseSchema from '../../../docs/formats/case.schema.json';
 import checkSchema from '../../../docs/formats/check.schema.json';
 import codeSchemeSchema from '../../../docs/formats/code-scheme.schema.json';
 import eventSchema from '../../../docs/formats/event.schema.json';
-import eventBodySchema from '../../../docs/formats/event-body.schema.json';
 import houseRulesSchema from '../../../docs/formats/house-rules.schema.json';
 import kindSchema from '../../../docs/formats/kind.schema.json';
 import makerSchema from '../../../docs/formats/maker.schema.json';
@@ -37,7 +36,6 @@ const ajv = new Ajv2020({
   allErrors: false,
   discriminator: true,
   schemas: [
-    eventBodySchema,
     checkSchema,
     codeSchemeSchema,
     caseSchema,

@@ -9,7 +9,7 @@ import figure from '@/desk/shipped/figure.json';
 import footwear from '@/desk/shipped/footwear.json';
 import fragrance from '@/desk/shipped/fragrance.json';
 import spirits from '@/desk/shipped/spirits.json';
-import type { FactEntry, FindingEntry } from '../casefile/fold';
+import type { FactEntry, FindingEntry } from '../casefile/caseFile';
 import { answersOf } from '../checks/answers';
 import type { CheckDefinition, KindDefinition } from '../checks/check';
 import { checksFor } from '../checks/findings';

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { caseWith, chose, GROUNDS, measured } from '@/demo/testing/bench';
-import type { FactEntry, FindingEntry } from '../casefile/fold';
+import type { FactEntry, FindingEntry } from '../casefile/caseFile';
 import { assess } from './assess';
 import type { Grounds } from './grounds';
 import { handlingSentences } from './handling';

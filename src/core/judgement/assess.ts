@@ -1,4 +1,4 @@
-import type { CaseFile } from '../casefile/fold';
+import type { CaseFile } from '../casefile/caseFile';
 import type { Finding } from '../checks/finding';
 import { gatherFindings } from '../checks/findings';
 import { contextOf } from '../crossread/context';

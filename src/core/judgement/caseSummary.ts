@@ -1,4 +1,4 @@
-import type { CaseFile } from '../casefile/fold';
+import type { CaseFile } from '../casefile/caseFile';
 import { type Assessment, assess } from './assess';
 import { type GroundsRevisions, groundsOf } from './grounds';
 
@@ -17,6 +17,10 @@ export interface CaseSummary {
   openedBy: string;
   touchedBy: string;
   reopened: boolean;
+  /** Why it was closed without a verdict, or null. */
+  closed: string | null;
+  /** What the register met of a sealed case's codes since. */
+  notices: number;
   /** Second opinions that are waited for, and of whom. */
   asked: { id: string; to: string }[];
   goods: Pick<Assessment['goods'], 'decision' | 'p' | 'interval'>;
@@ -58,6 +62,8 @@ export function summarise(
     openedBy: file.opened.by,
     touchedBy: file.touched.by,
     reopened: file.reopenings.length > 0,
+    closed: file.closed?.reason ?? null,
+    notices: Object.values(file.notices).filter(({ others }) => others.length > 0).length,
     asked: file.opinions.filter(({ given }) => !given).map(({ id, to }) => ({ id, to })),
     goods: standing(goods),
     packaging: standing(packaging),

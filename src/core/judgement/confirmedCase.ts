@@ -1,4 +1,5 @@
-import type { Circumstances, Truth } from '../casefile/event';
+import type { Circumstances } from '../casefile/events/circumstancesStated';
+import type { Truth } from '../casefile/events/truthConfirmed';
 import type { Bearing } from '../checks/check';
 import type { Finding } from '../checks/finding';
 import type { Day } from '../dates/day';

@@ -1,4 +1,6 @@
-import type { CaseEvent, ChosenRelease, EventType, Pins } from '../casefile/event';
+import type { CaseEvent, EventType } from '../casefile/event';
+import type { ChosenRelease } from '../casefile/events/releaseChosen';
+import type { Pins } from '../casefile/events/verdictSealed';
 import type { ChainCheck } from '../casefile/hash';
 import type { KindDefinition } from '../checks/check';
 import type { CodeScheme } from '../codes/schemes/codeScheme';

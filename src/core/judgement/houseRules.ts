@@ -1,4 +1,4 @@
-import type { Channel } from '../casefile/event';
+import type { Channel } from '../casefile/events/circumstancesStated';
 
 /** What a house has settled for itself. A document: revised, pinned by verdicts. */
 export interface HouseRules {

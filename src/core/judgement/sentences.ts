@@ -1,4 +1,4 @@
-import type { CaseFile } from '../casefile/fold';
+import type { CaseFile } from '../casefile/caseFile';
 import { expectedFigure, type Finding } from '../checks/finding';
 import type { Assessment } from './assess';
 import { formatShare, formatShareAgainst, type GoodsDecision, type PackagingDecision } from './decide';

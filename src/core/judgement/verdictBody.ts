@@ -1,5 +1,5 @@
-import type { VerdictBody } from '../casefile/event';
-import type { CaseFile } from '../casefile/fold';
+import type { CaseFile } from '../casefile/caseFile';
+import type { VerdictBody } from '../casefile/events/verdictSealed';
 import { type Assessment, assess } from './assess';
 import { type GroundsRevisions, groundsOf, pinsOf } from './grounds';
 import { verdictSentences } from './sentences';

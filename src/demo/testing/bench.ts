@@ -1,5 +1,5 @@
-import type { Circumstances } from '@/core/casefile/event';
-import type { CaseFile, FindingEntry } from '@/core/casefile/fold';
+import type { CaseFile, FindingEntry } from '@/core/casefile/caseFile';
+import type { Circumstances } from '@/core/casefile/events/circumstancesStated';
 import type { KindDefinition } from '@/core/checks/check';
 import type { Finding } from '@/core/checks/finding';
 import { gatherFindings } from '@/core/checks/findings';
@@ -47,6 +47,7 @@ export function caseWith(findings: Record<string, FindingEntry>, circumstances: 
     met: {},
     notices: {},
     seal: null,
+    closed: null,
     reopenings: [],
     photos: [],
     opinions: [],

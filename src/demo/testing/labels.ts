@@ -1,5 +1,5 @@
-import type { Belonging } from '@/core/casefile/event';
-import type { FactEntry } from '@/core/casefile/fold';
+import type { FactEntry } from '@/core/casefile/caseFile';
+import type { Belonging } from '@/core/casefile/events/factRead';
 import type { KindDefinition } from '@/core/checks/check';
 import { readGtin } from '@/core/codes/gtin';
 import { normaliseStyleCode } from '@/core/codes/styleCode';

@@ -1,6 +1,6 @@
 import { Document, Image, Page, StyleSheet, Text, View } from '@react-pdf/renderer';
 import type { ReactNode } from 'react';
-import type { CaseFile } from '@/core/casefile/fold';
+import type { CaseFile } from '@/core/casefile/caseFile';
 import type { Finding } from '@/core/checks/finding';
 import type { Assessment } from '@/core/judgement/assess';
 import { formatShare } from '@/core/judgement/decide';

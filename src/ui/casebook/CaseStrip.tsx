@@ -4,7 +4,7 @@ import { usePathname, useRouter } from 'next/navigation';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Button, Key } from '../controls/Button';
 import { Choice } from '../controls/Choice';
-import { useCaseBook } from './CaseBook';
+import { useCaseBook, useSaving, useScans, useStanding } from './CaseBook';
 import { CircumstanceChoices } from './CircumstanceChoices';
 
 const VIEWS = [
@@ -18,7 +18,10 @@ const OPEN = 'open';
 
 /** What the item is claimed to be, how it came, and the views of the case. */
 export function CaseStrip() {
-  const { log, file, grounds, assessment, record } = useCaseBook();
+  const { file, grounds, record } = useCaseBook();
+  const { assessment } = useStanding();
+  const log = useSaving();
+  const { said } = useScans();
   const { release, maker, kind } = grounds;
   const { number, newerRelease: newer } = log.folder;
   const path = usePathname();
@@ -108,7 +111,16 @@ export function CaseStrip() {
         )}
         <p role="status" className="ml-auto pb-2 text-[13px] text-soft">
           {variants > 1 && `${possible} of ${variants} variants possible · `}
-          {file.seal ? 'Sealed: read only' : log.trouble ? '' : log.saving ? 'Saving' : 'All saved'}
+          {said && <span className="mr-4 text-ink">{said}</span>}
+          {file.closed
+            ? `Closed: ${file.closed.reason}`
+            : file.seal
+              ? 'Sealed: read only'
+              : log.trouble
+                ? ''
+                : log.saving
+                  ? 'Saving'
+                  : 'All saved'}
         </p>
       </nav>
     </section>

@@ -1,5 +1,5 @@
 'use client';
-import type { Circumstances } from '@/core/casefile/event';
+import type { Circumstances } from '@/core/casefile/events/circumstancesStated';
 import { Choice } from '../controls/Choice';
 import { CHANNELS, CONDITIONS, HOLDINGS, PACKAGINGS } from './circumstances';
 

@@ -1,6 +1,6 @@
 'use client';
 import { StandingScale } from '../marks/StandingScale';
-import { useCaseBook } from './CaseBook';
+import { useStanding } from './CaseBook';
 
 const ENDS = {
   goods: ['counterfeit', 'genuine'],
@@ -9,7 +9,7 @@ const ENDS = {
 
 /** Where one of the two questions stands. */
 export function QuestionScale({ question }: { question: keyof typeof ENDS }) {
-  const { assessment } = useCaseBook();
+  const { assessment } = useStanding();
   const { p, interval } = assessment[question];
   const [no, yes] = ENDS[question];
   return <StandingScale p={p} interval={interval} {...assessment.thresholds} ends={[no, yes]} />;

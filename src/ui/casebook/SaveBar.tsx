@@ -1,7 +1,7 @@
 'use client';
 import type { CaseEvent } from '@/core/casefile/event';
 import { Button } from '../controls/Button';
-import { useCaseBook } from './CaseBook';
+import { useCaseBook, useSaving } from './CaseBook';
 
 function deed({ type, body }: CaseEvent): string {
   switch (type) {
@@ -22,8 +22,8 @@ function deed({ type, body }: CaseEvent): string {
 
 /** Shown only while something is not saved: why, and what can be done about it. Nothing typed is lost. */
 export function SaveBar() {
-  const { log, nameOf } = useCaseBook();
-  const { trouble, pending, retry, drop } = log;
+  const { nameOf } = useCaseBook();
+  const { trouble, pending, retry, drop } = useSaving();
   if (!trouble) return null;
   const count = `${pending.length} ${pending.length === 1 ? 'entry' : 'entries'}`;
   return (

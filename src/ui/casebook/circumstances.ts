@@ -1,4 +1,4 @@
-import type { Channel, Circumstances } from '@/core/casefile/event';
+import type { Channel, Circumstances } from '@/core/casefile/events/circumstancesStated';
 import type { Condition } from '@/core/checks/check';
 import type { Option } from '../controls/Choice';
 

@@ -1,7 +1,7 @@
 'use client';
 import { type Remote, wrap } from 'comlink';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import type { CaseFile } from '@/core/casefile/fold';
+import type { CaseFile } from '@/core/casefile/caseFile';
 import { type Assessment, assess } from '@/core/judgement/assess';
 import type { Grounds } from '@/core/judgement/grounds';
 import type { Refined, RefineWorker } from '@/workers/refine.worker';
@@ -15,8 +15,18 @@ const AT_ONCE = 40;
  * @returns `settled` once the intervals are those that a verdict would seal
  */
 export function useAssessment(file: CaseFile, grounds: Grounds): { assessment: Assessment; settled: boolean } {
-  const rough = useMemo(() => assess(file, grounds, { draws: AT_ONCE }), [file, grounds]);
+  const day = file.touched.at.slice(0, 10);
+  const { facts, findings, met, circumstances, release, sizeKey, seal, truth, opinions } = file;
+  // biome-ignore lint/correctness/useExhaustiveDependencies: what is assessed; a new head of the log changes nothing
+  const rough = useMemo(
+    () => assess(file, grounds, { draws: AT_ONCE }),
+    [facts, findings, met, circumstances, release, sizeKey, seal, truth, opinions, day, grounds],
+  );
   const [refined, setRefined] = useState<{ of: Assessment; values: Refined } | null>(null);
+  const newest = useRef(file);
+  useEffect(() => {
+    newest.current = file;
+  });
   const remote = useRef<Remote<RefineWorker> | null>(null);
   useEffect(() => {
     const worker = new Worker(new URL('../../workers/refine.worker.ts', import.meta.url), { type: 'module' });
@@ -30,13 +40,15 @@ export function useAssessment(file: CaseFile, grounds: Grounds): { assessment: A
     let current = true;
     // A hand that answers quickly is not followed step by step.
     const timer = setTimeout(() => {
-      void remote.current?.refine(file, grounds).then((values) => current && setRefined({ of: rough, values }));
+      void remote.current
+        ?.refine(newest.current, grounds)
+        .then((values) => current && setRefined({ of: rough, values }));
     }, 60);
     return () => {
       current = false;
       clearTimeout(timer);
     };
-  }, [file, grounds, rough]);
+  }, [grounds, rough]);
   const settled = refined?.of === rough;
   const assessment = useMemo(
     () => (settled && refined ? { ...rough, ...refined.values } : rough),

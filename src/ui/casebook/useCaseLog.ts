@@ -1,8 +1,10 @@
 'use client';
 import { useCallback, useRef, useState } from 'react';
+import type { CaseFile } from '@/core/casefile/caseFile';
 import type { CaseEvent, NewEvent } from '@/core/casefile/event';
 import { type CaseFolder, changesGrounds } from '@/core/judgement/grounds';
 import { post, request, Turned } from '../request';
+import { afterKeeping, type CaseState, stateOf as caseStateOf, withPending } from './caseState';
 
 /** What stands between the person and a saved case. */
 export type SaveTrouble =
@@ -11,6 +13,8 @@ export type SaveTrouble =
 
 export interface CaseLog {
   folder: CaseFolder;
+  /** The case with all that is on its way. */
+  file: CaseFile;
   /** Events that the server has not kept yet; the screen counts them already. */
   pending: NewEvent[];
   saving: boolean;
@@ -27,32 +31,30 @@ export interface CaseLog {
  * one batch after another; what cannot be saved stays pending until the person decides.
  */
 export function useCaseLog(initial: CaseFolder): CaseLog {
-  const [folder, setFolder] = useState(initial);
-  const [pending, setPending] = useState<NewEvent[]>([]);
+  const [state, setState] = useState(() => caseStateOf(initial));
   const [saving, setSaving] = useState(false);
   const [trouble, setTrouble] = useState<SaveTrouble | null>(null);
-  const queue = useRef<NewEvent[]>([]);
-  const seen = useRef(initial);
+  const newest = useRef(state);
   const busy = useRef(false);
 
-  const see = useCallback((next: CaseFolder) => {
-    seen.current = next;
-    setFolder(next);
+  const see = useCallback((next: CaseState) => {
+    newest.current = next;
+    setState(next);
   }, []);
 
   const flush = useCallback(async () => {
-    if (busy.current || queue.current.length === 0) return;
+    if (busy.current || newest.current.pending.length === 0) return;
     busy.current = true;
     setSaving(true);
-    const batch = [...queue.current];
-    const { number, events } = seen.current;
+    const { pending: batch, folder } = newest.current;
+    const { number, events } = folder;
     const path = `/api/cases/${encodeURIComponent(number)}`;
     try {
       const kept = await post<{ events: CaseEvent[] }>(`${path}/events`, { events: batch, expectedSeq: events.length });
-      const needsGrounds = kept.events.some(({ type }) => changesGrounds(type));
-      see(needsGrounds ? await request<CaseFolder>(path) : { ...seen.current, events: [...events, ...kept.events] });
-      queue.current = queue.current.slice(batch.length);
-      setPending(queue.current);
+      if (kept.events.some(({ type }) => changesGrounds(type))) {
+        const renewed = await request<CaseFolder>(path);
+        see(caseStateOf(renewed, newest.current.pending.slice(batch.length)));
+      } else see(afterKeeping(newest.current, batch, kept.events));
       setTrouble(null);
       busy.current = false;
       setSaving(false);
@@ -69,24 +71,24 @@ export function useCaseLog(initial: CaseFolder): CaseLog {
 
   const add = useCallback(
     (events: NewEvent[]) => {
-      queue.current = [...queue.current, ...events];
-      setPending(queue.current);
+      see(withPending(newest.current, events));
       void flush();
     },
-    [flush],
+    [flush, see],
   );
   const refresh = useCallback(async () => {
-    see(await request<CaseFolder>(`/api/cases/${encodeURIComponent(seen.current.number)}`));
+    const path = `/api/cases/${encodeURIComponent(newest.current.folder.number)}`;
+    see(caseStateOf(await request<CaseFolder>(path), newest.current.pending));
   }, [see]);
   const retry = useCallback(() => {
     void (trouble?.kind === 'conflict' ? refresh() : Promise.resolve()).then(flush).catch(() => undefined);
   }, [trouble, refresh, flush]);
   const drop = useCallback(() => {
-    queue.current = [];
-    setPending([]);
+    see({ ...newest.current, pending: [], shown: newest.current.kept });
     setTrouble(null);
     void refresh().catch(() => undefined);
-  }, [refresh]);
+  }, [refresh, see]);
 
-  return { folder, pending, saving, trouble, add, retry, drop };
+  const { folder, shown: file, pending } = state;
+  return { folder, file, pending, saving, trouble, add, retry, drop };
 }

@@ -3,6 +3,8 @@ import { clsx } from 'clsx';
 import { type KeyboardEvent, useState } from 'react';
 import type { Cell } from '@/core/crossread/cell';
 import { MARK_WORDS, MarkSign } from '../marks/MarkSign';
+import type { Handlers } from './Matrix';
+import { draftProblem } from './useDrafts';
 
 /** The display form with its wrong characters marked in place. */
 function Segments({ cell }: { cell: Cell }) {
@@ -18,54 +20,52 @@ function Segments({ cell }: { cell: Cell }) {
   });
 }
 
-/** One cell of the matrix: a field while it is typed in, the read and compared code otherwise. */
+/**
+ * One cell of the matrix: a field while it is typed in, the read and compared code otherwise. What is typed lives in
+ * the cell itself, so that a key is shown before anything is compared.
+ */
 export function CellField({
   cell,
   label,
   code,
-  draft,
-  refusal,
   readOnly,
   example,
-  onType,
-  onKeep,
-  onRevert,
-  onMove,
-  onFocus,
-  onPasteLabel,
+  handlers,
 }: {
   cell: Cell;
   label: string;
   code: boolean;
-  /** What is being typed, or null where the cell shows what is kept. */
-  draft: string | null;
-  refusal: string | null;
   readOnly: boolean;
   example: string;
-  onType: (raw: string) => void;
-  onKeep: () => void;
-  onRevert: () => void;
-  onMove: (rows: number) => void;
-  onFocus: () => void;
-  /** Several lines at once: the text of a whole label. */
-  onPasteLabel: (text: string) => void;
+  handlers: Handlers;
 }) {
   const [focused, setFocused] = useState(false);
+  /** What is being typed, or null where the cell shows what is kept. */
+  const [typed, setTyped] = useState<string | null>(null);
+  const at = { place: cell.place, fact: cell.fact };
   const kept = cell.entry?.state === 'absent' ? '-' : cell.entry?.state === 'illegible' ? '?' : (cell.entry?.raw ?? '');
-  const value = draft ?? kept;
+  const refusal = typed === null ? null : draftProblem({ ...at, raw: typed });
   const overlay = !focused && cell.entry !== null && !refusal;
+  const keep = () => {
+    if (typed === null || refusal) return;
+    handlers.onKeep({ ...at, raw: typed });
+    setTyped(null);
+  };
   const onKeyDown = (event: KeyboardEvent<HTMLInputElement>) => {
     if (event.key === 'Enter' || event.key === 'ArrowDown') {
       event.preventDefault();
-      onKeep();
-      onMove(1);
+      keep();
+      handlers.onMove(at, 1);
     } else if (event.key === 'ArrowUp') {
       event.preventDefault();
-      onKeep();
-      onMove(-1);
+      keep();
+      handlers.onMove(at, -1);
     } else if (event.key === 'Escape') {
-      onRevert();
-      event.currentTarget.blur();
+      // First what was typed goes, then the field; the hand stays on the cell, and Enter leads back in.
+      if (typed !== null) {
+        setTyped(null);
+        handlers.onRevert(at);
+      } else event.currentTarget.closest('td')?.focus();
     }
   };
   const face =
@@ -82,7 +82,7 @@ export function CellField({
       <MarkSign mark={refusal ? 'differs' : cell.mark} size={14} />
       <div className="relative h-full min-h-10 w-full min-w-0">
         <input
-          value={value}
+          value={typed ?? kept}
           readOnly={readOnly}
           aria-label={`${label}, ${word}`}
           aria-invalid={cell.mark === 'differs' || refusal !== null}
@@ -90,22 +90,25 @@ export function CellField({
           placeholder={focused ? example : ''}
           spellCheck={false}
           autoComplete="off"
-          onChange={(event) => onType(event.target.value)}
+          onChange={(event) => {
+            setTyped(event.target.value);
+            handlers.onType({ ...at, raw: event.target.value });
+          }}
           onPaste={(event) => {
             const text = event.clipboardData.getData('text');
             if (readOnly || !/[\r\n]/.test(text.trim())) return;
             event.preventDefault();
-            onPasteLabel(text);
+            handlers.onPasteLabel(cell.place, text);
           }}
           onKeyDown={onKeyDown}
           onFocus={(event) => {
             setFocused(true);
-            onFocus();
+            handlers.onFocus(at);
             event.target.select();
           }}
           onBlur={() => {
             setFocused(false);
-            onKeep();
+            keep();
           }}
           className={clsx(
             'absolute inset-0 w-full bg-transparent px-1 outline-none',

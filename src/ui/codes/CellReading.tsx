@@ -2,13 +2,41 @@ import type { Cell } from '@/core/crossread/cell';
 import { reasonFor } from '@/core/crossread/comparePlaces';
 import type { Row } from '@/core/crossread/row';
 import { formatInterval } from '@/core/dates/interval';
+import { ORDER_NAMES } from '@/core/dates/printedDate';
+import { Button } from '../controls/Button';
 import { CodePieces } from './CodePieces';
 
+/** A printed date without the order that a person put behind it. */
+const plainDate = (raw: string): string => raw.replace(/\s+(?:DMY|MDY|YMD)$/i, '');
+
+/** The other orders in which a window could be read, for the person to decide. */
+function otherOrders({ reading }: Cell): { order: string; says: string }[] {
+  const [used] = reading?.windows ?? [];
+  const others = [...(reading?.windows?.slice(1) ?? []), ...(reading?.otherWindows ?? [])];
+  return others.flatMap(({ order, start }) =>
+    order && order !== 'WY' && order !== used?.order
+      ? [{ order, says: `${ORDER_NAMES[order]}: ${formatInterval(start)}` }]
+      : [],
+  );
+}
+
 /** What is known of the cell in focus: the raw text, what it says, why it must agree with others. */
-export function CellReading({ row, cell, place }: { row: Row; cell: Cell; place: string }) {
+export function CellReading({
+  row,
+  cell,
+  place,
+  onRead,
+}: {
+  row: Row;
+  cell: Cell;
+  place: string;
+  /** Keep the text in another way; absent where nothing may be changed. */
+  onRead?: (raw: string) => void;
+}) {
   const { reading, entry } = cell;
   const decoded = reading?.decoded ?? [];
   const raw = entry?.state === 'read' && entry.raw !== cell.display ? entry.raw : null;
+  const orders = otherOrders(cell);
   return (
     <section aria-label="The cell in focus" className="mb-4 border-b pb-3">
       <h2 className="text-[15px] font-semibold">
@@ -37,6 +65,20 @@ export function CellReading({ row, cell, place }: { row: Row; cell: Cell; place:
           As entered: <span className="font-mono">{raw.slice(0, 120)}</span>
           {entry?.via === 'derived' ? ', contained in what was read there' : ''}
         </p>
+      )}
+      {onRead && orders.length > 0 && (
+        <div className="mt-1.5 flex flex-wrap gap-x-3">
+          {orders.map(({ order, says }) => (
+            <Button
+              key={order}
+              look="quiet"
+              className="-ml-3"
+              onClick={() => onRead(`${plainDate(entry?.raw ?? '')} ${order}`)}
+            >
+              Read it as {says}
+            </Button>
+          ))}
+        </div>
       )}
       <p className="mt-1 text-[13px] text-soft">{reasonFor(row)}</p>
     </section>

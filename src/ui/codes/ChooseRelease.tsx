@@ -1,6 +1,6 @@
 'use client';
 import { type RefObject, useState } from 'react';
-import type { ChosenRelease } from '@/core/casefile/event';
+import type { ChosenRelease } from '@/core/casefile/events/releaseChosen';
 import { Button } from '../controls/Button';
 import { request } from '../request';
 import { type Pick, ReleaseFinder } from '../scan/ReleaseFinder';

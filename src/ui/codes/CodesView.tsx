@@ -1,59 +1,50 @@
 'use client';
-import { useDeferredValue, useMemo, useRef, useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { gatherFindings } from '@/core/checks/findings';
-import { condense } from '@/core/crossread/condense';
-import { contextOf } from '@/core/crossread/context';
-import { crossread } from '@/core/crossread/crossread';
 import { dateMarks } from '@/core/crossread/dateLine';
 import { ageText } from '@/core/crossread/datesReading';
 import { splitLabel } from '@/core/crossread/label/splitLabel';
-import { readChain } from '@/core/judgement/readings';
-import { useCaseBook } from '../casebook/CaseBook';
+import { useCaseBook, useScans } from '../casebook/CaseBook';
 import { Button, Key } from '../controls/Button';
-import { MarkLegend, MarkSign } from '../marks/MarkSign';
+import { MarkLegend } from '../marks/MarkSign';
 import { useWedge } from '../scan/useWedge';
 import { CellReading } from './CellReading';
 import { Chains } from './Chains';
 import { ChooseRelease } from './ChooseRelease';
 import { DateLine } from './DateLine';
+import { Disagreements } from './Disagreements';
+import { type LabelProposal, LabelSheet } from './LabelSheet';
 import { MATRIX_SCROLL, Matrix } from './Matrix';
+import { OutOfSight } from './OutOfSight';
+import { useCrossReading } from './useCrossReading';
 import { type Draft, draftProblem, stateOf, useDrafts } from './useDrafts';
+import { useFactUndo } from './useFactUndo';
 
 type At = Pick<Draft, 'place' | 'fact'>;
 
-/** What became of a pasted label. */
-interface Pasted {
-  place: string;
-  placed: number;
-  left: string[];
+/** Put the hand on a cell, wherever it is scrolled to. */
+function goToCell({ place, fact }: At): void {
+  const cell = document.querySelector<HTMLElement>(`td[data-place="${place}"][data-fact="${fact}"]`);
+  cell?.scrollIntoView({ block: 'nearest', inline: 'center' });
+  cell?.querySelector('input')?.focus();
 }
 
 /** Everything that is printed, cross-read: the matrix, what does not agree, and the date line. */
 export function CodesView({ today }: { today: string }) {
-  const { file, grounds, record, readScan, log } = useCaseBook();
-  const { drafts, current, set, drop, facts } = useDrafts(file.facts, grounds.maker?.id ?? null);
+  const { number, file, grounds, record } = useCaseBook();
+  const scans = useScans();
+  const { drafts, set, drop, facts } = useDrafts(file.facts, grounds.maker?.id ?? null, grounds.release?.id ?? null);
+  const { remember, undo } = useFactUndo();
   const field = useRef<HTMLInputElement>(null);
   const [at, setAt] = useState<At | null>(null);
   const [choosing, setChoosing] = useState(false);
   const [allPlaces, setAllPlaces] = useState(false);
-  const [pasted, setPasted] = useState<Pasted | null>(null);
+  const [proposal, setProposal] = useState<LabelProposal | null>(null);
   const [scan, setScan] = useState<{ text: string } | null>(null);
   const lastCell = useRef<At | null>(null);
-  const sealed = file.seal !== null;
+  const sealed = file.seal !== null || file.closed !== null;
   const { kind, release } = grounds;
-
-  // Keys come first: what they mean is worked out as soon as no further key waits.
-  const settledFacts = useDeferredValue(facts);
-  const context = useMemo(() => contextOf({ ...file, facts: settledFacts }, grounds), [grounds, settledFacts, file]);
-  const reading = useMemo(() => crossread(context), [context]);
-  const { doubts, chain } = useMemo(() => {
-    const findings = gatherFindings(file, context, reading);
-    return {
-      doubts: condense(reading, findings, context).map(({ sentence }) => sentence),
-      chain: readChain(reading, findings, context),
-    };
-  }, [file, context, reading]);
+  const { context, reading, doubts, chain } = useCrossReading(file, grounds, facts);
   const advice = useMemo(() => {
     const belongings = kind.places
       .filter((place) => place.side === 'goods')
@@ -61,31 +52,47 @@ export function CodesView({ today }: { today: string }) {
     return belongings.find((each) => each.releaseId !== release?.id) ?? null;
   }, [kind, facts, release]);
 
-  const keep = (where: At) => {
-    const draft = current(where);
-    if (!draft || draftProblem(draft)) return;
+  const keep = (draft: Draft) => {
+    const where = { place: draft.place, fact: draft.fact };
+    if (draftProblem(draft)) return;
     const kept = file.facts[where.place]?.[where.fact];
     const state = stateOf(draft.raw);
     const raw = state === 'read' ? draft.raw : '';
     drop(where);
     if (draft.raw.trim() === '') {
-      if (kept) record('factWithdrawn', where);
-    } else if (kept?.raw !== raw || kept.state !== state) record('factRead', { ...where, state, raw, via: 'typed' });
+      if (!kept) return;
+      remember([where]);
+      record('factWithdrawn', where);
+    } else if (kept?.raw !== raw || kept.state !== state) {
+      remember([where]);
+      record('factRead', { ...where, state, raw, via: 'typed' });
+    }
   };
   const pasteLabel = (place: string, text: string) => {
-    const { placed, left } = splitLabel(text, place, context);
+    const [owner] = facts[place]?.styleCode?.belongsTo ?? [];
+    const others =
+      owner && owner.releaseId !== release?.id ? [{ model: owner.name, colourName: owner.colourName }] : [];
+    setProposal({ place, ...splitLabel(text, place, context, others) });
+  };
+  const keepLabel = (placed: LabelProposal['placed']) => {
+    if (!proposal) return;
+    const { place } = proposal;
+    remember(placed.map(({ fact }) => ({ place, fact })));
     for (const { fact, raw } of placed) {
       drop({ place, fact });
       record('factRead', { place, fact, state: 'read', raw, via: 'pasted' });
     }
-    setPasted({ place, placed: placed.length, left });
+    setProposal(null);
   };
   useHotkeys('p', () => setAllPlaces((all) => !all));
-  useWedge((text) => {
-    if (!release) setScan({ text });
-    else readScan(text, lastCell.current?.place);
-  });
-
+  useHotkeys('u', () => !sealed && undo());
+  useWedge(
+    (text) => {
+      if (!release) setScan({ text });
+      else scans.take(text, lastCell.current?.place);
+    },
+    { onBroken: scans.broken },
+  );
   useHotkeys('slash', () => (field.current ?? document.querySelector<HTMLInputElement>('td input'))?.focus(), {
     preventDefault: true,
   });
@@ -102,6 +109,10 @@ export function CodesView({ today }: { today: string }) {
     ({ id, more }) => allPlaces || !more || reading.rows.some((row) => row.cells[id]?.entry),
   );
   const hidden = reading.places.length - places.length;
+  const differs = (place: string) => reading.rows.some((row) => row.cells[place]?.mark === 'differs');
+  // Where they do not all fit on a screen, what differs comes first.
+  const ordered =
+    places.length > 5 ? [...places].sort((a, b) => Number(differs(b.id)) - Number(differs(a.id))) : places;
   const focusRow = at && reading.rows.find((row) => row.fact.id === at.fact);
   const focusCell = at && focusRow?.cells[at.place];
   const nameOfPlace = (id: string) => reading.places.find((place) => place.id === id)?.name ?? id;
@@ -120,7 +131,7 @@ export function CodesView({ today }: { today: string }) {
               sizeKey: pick.candidate.sizeKey,
               reason: `${pick.candidate.reason} (“${pick.query.slice(0, 60)}”)`,
             });
-            if (pick.scanned) readScan(pick.query);
+            if (pick.scanned) scans.take(pick.query);
             setChoosing(false);
             setScan(null);
           }}
@@ -131,10 +142,9 @@ export function CodesView({ today }: { today: string }) {
         <div className="min-w-0">
           <div {...MATRIX_SCROLL}>
             <Matrix
-              key={log.folder.id}
+              key={number}
               reading={reading}
-              places={places}
-              drafts={drafts}
+              places={ordered}
               readOnly={sealed}
               onType={set}
               onKeep={keep}
@@ -148,6 +158,7 @@ export function CodesView({ today }: { today: string }) {
           </div>
           <div className="mt-2 flex flex-wrap items-center justify-between gap-3">
             <MarkLegend />
+            <OutOfSight />
             {(hidden > 0 || allPlaces) && (
               <Button look="quiet" aria-pressed={allPlaces} onClick={() => setAllPlaces(!allPlaces)}>
                 {allPlaces ? 'Only the usual places' : `All places, ${hidden} more`} <Key>p</Key>
@@ -162,24 +173,12 @@ export function CodesView({ today }: { today: string }) {
         </div>
         <aside aria-label="What does not agree" className="min-w-0">
           {focusRow && focusCell && (
-            <CellReading row={focusRow} cell={focusCell} place={nameOfPlace(focusCell.place)} />
-          )}
-          {pasted && (
-            <section aria-label="Pasted label" className="mb-4 border-b pb-3">
-              <p role="status">
-                {pasted.placed} {pasted.placed === 1 ? 'fact' : 'facts'} placed on the{' '}
-                {nameOfPlace(pasted.place).toLowerCase()}.
-                {pasted.left.length > 0 ? ' Could not be placed:' : ' Nothing is left over.'}
-              </p>
-              {pasted.left.map((text) => (
-                <p key={text} className="font-mono text-[14px] break-all text-doubt">
-                  {text}
-                </p>
-              ))}
-              <Button look="quiet" className="-ml-3" onClick={() => setPasted(null)}>
-                Put this away
-              </Button>
-            </section>
+            <CellReading
+              row={focusRow}
+              cell={focusCell}
+              place={nameOfPlace(focusCell.place)}
+              onRead={sealed ? undefined : (raw) => keep({ place: focusCell.place, fact: focusRow.fact.id, raw })}
+            />
           )}
           <h2 className="mb-2 border-b pb-1.5 text-[15px] font-semibold">{heading}</h2>
           {refusals.map((sentence) => (
@@ -187,26 +186,7 @@ export function CodesView({ today }: { today: string }) {
               {sentence}
             </p>
           ))}
-          <ul className="grid gap-2.5" aria-live="polite">
-            {doubts.map((sentence) => (
-              <li key={sentence} className="flex gap-2">
-                <span className="pt-1">
-                  <MarkSign mark="differs" size={13} silent />
-                </span>
-                <span className="min-w-0 break-words">{sentence}</span>
-              </li>
-            ))}
-          </ul>
-          {chain.says === 'broken' && (
-            <p className="mt-2.5 flex gap-2">
-              <span className="pt-1">
-                <MarkSign mark="differs" size={13} silent />
-              </span>
-              <a href="#chains" className="min-w-0 underline underline-offset-4">
-                No single genuine variant accounts for everything.
-              </a>
-            </p>
-          )}
+          <Disagreements doubts={doubts} chain={chain} onGo={goToCell} />
           {advice && !sealed && (
             <div className="mt-4 border-t pt-3">
               <p>
@@ -227,8 +207,8 @@ export function CodesView({ today }: { today: string }) {
           )}
           {at && !sealed && (
             <p className="mt-4 border-t pt-3 text-[13px] text-soft">
-              “-” alone: not printed there. “?” alone: cannot be read. A “?” behind: not sure. Several lines pasted at
-              once are split into facts.
+              “-” alone: not printed there. “?” alone: cannot be read. A “?” behind: not sure. DMY, MDY or YMD behind a
+              date: its order. Several lines pasted at once are split into facts. Esc, then u: takes back.
             </p>
           )}
         </aside>
@@ -251,6 +231,16 @@ export function CodesView({ today }: { today: string }) {
           <h2 className="mb-2 text-[15px] font-semibold">Variant chains</h2>
           <Chains chain={chain} />
         </section>
+      )}
+      {proposal && (
+        <LabelSheet
+          proposal={proposal}
+          placeName={nameOfPlace(proposal.place)}
+          facts={file.facts}
+          chart={grounds.chart}
+          onKeep={keepLabel}
+          onClose={() => setProposal(null)}
+        />
       )}
     </main>
   );

@@ -1,64 +1,173 @@
 'use client';
 import { clsx } from 'clsx';
-import { useRef } from 'react';
+import { memo, useEffect, useMemo, useRef } from 'react';
 import type { Place } from '@/core/checks/check';
+import type { Cell } from '@/core/crossread/cell';
 import type { CrossReading } from '@/core/crossread/crossReading';
+import type { Row } from '@/core/crossread/row';
 import { CellField } from './CellField';
-import { type Draft, draftKey, draftProblem } from './useDrafts';
+import type { Draft } from './useDrafts';
 
 /** Widths in px; the headings beside a scrolling matrix stand where these say. */
 const FACT_WIDTH = 142;
 const RECORD_WIDTH = 166;
-const PLACE_WIDTH = 196;
+const NARROWEST = 118;
+const WIDEST = 216;
 
 /** A scrolled matrix rests with its first place beside the record, never under it. */
 export const MATRIX_SCROLL = {
-  className: 'max-h-[64vh] snap-x snap-mandatory overflow-auto border-t',
+  className: 'max-h-[64vh] snap-x snap-proximity overflow-auto border-t',
   style: { scrollPaddingLeft: FACT_WIDTH + RECORD_WIDTH, scrollPaddingTop: 36 },
+  'data-matrix': true,
 };
+
+type At = Pick<Draft, 'place' | 'fact'>;
+
+/** What the cells of a matrix tell it. */
+export interface Handlers {
+  onType(draft: Draft): void;
+  onKeep(draft: Draft): void;
+  onRevert(at: At): void;
+  onFocus(at: At): void;
+  onMove(at: At, rows: number): void;
+  onPasteLabel(place: string, text: string): void;
+}
+
+/** As wide as what stands in it, within bounds. */
+function widthOf(place: Place, rows: Row[]): number {
+  const texts = rows.flatMap(({ cells, fact }) => {
+    const { length } = cells[place.id]?.display ?? '';
+    return length === 0 ? [] : [length * (fact.code ? (length > 16 ? 7.9 : 10.3) : 7.6) + 40];
+  });
+  const longestWord = Math.max(...place.name.split(' ').map((word) => word.length));
+  return Math.round(Math.min(WIDEST, Math.max(NARROWEST, longestWord * 8 + 20, ...texts)));
+}
+
+const sameCell = (a: Cell | undefined, b: Cell | undefined): boolean =>
+  a === b ||
+  (a !== undefined &&
+    b !== undefined &&
+    a.display === b.display &&
+    a.mark === b.mark &&
+    a.note === b.note &&
+    a.entry?.raw === b.entry?.raw &&
+    a.entry?.state === b.entry?.state &&
+    a.entry?.via === b.entry?.via &&
+    JSON.stringify(a.segments) === JSON.stringify(b.segments));
+
+/** One fact across the places. It is drawn again only when it says something else. */
+const MatrixRow = memo(
+  ({ row, places, readOnly, handlers }: { row: Row; places: Place[]; readOnly: boolean; handlers: Handlers }) => {
+    const { fact, expected, cells } = row;
+    return (
+      <tr className="h-10 [&>*]:border-b">
+        <th
+          scope="row"
+          className="sticky left-0 z-10 bg-sheet px-3 text-left leading-tight font-normal"
+          title={fact.name}
+        >
+          {fact.name}
+        </th>
+        <td
+          className={clsx(
+            'sticky z-10 bg-sheet px-2 leading-tight text-soft',
+            (expected?.display.length ?? 0) > 14
+              ? 'text-[13.5px]'
+              : fact.code
+                ? 'font-mono text-[16px]'
+                : 'text-[15px]',
+          )}
+          style={{ left: FACT_WIDTH }}
+          title={expected?.display}
+        >
+          {expected?.display ?? ''}
+        </td>
+        {places.map(({ id: place, name }) => {
+          const cell = cells[place];
+          if (!cell) return <td key={place} className="snap-start border-l bg-ground/60" />;
+          return (
+            <td
+              key={place}
+              tabIndex={-1}
+              className="snap-start border-l p-0 outline-accent focus:outline-2 focus-within:outline-2 focus-within:-outline-offset-2 focus:-outline-offset-2"
+              data-place={place}
+              data-fact={fact.id}
+            >
+              <CellField
+                cell={cell}
+                label={`${fact.name}, ${name}`}
+                code={fact.code}
+                readOnly={readOnly || cell.entry?.via === 'derived'}
+                example={fact.example}
+                handlers={handlers}
+              />
+            </td>
+          );
+        })}
+      </tr>
+    );
+  },
+  (a, b) =>
+    a.places === b.places &&
+    a.readOnly === b.readOnly &&
+    a.handlers === b.handlers &&
+    a.row.fact.id === b.row.fact.id &&
+    a.row.fact.name === b.row.fact.name &&
+    a.row.expected?.display === b.row.expected?.display &&
+    a.places.every(({ id }) => sameCell(a.row.cells[id], b.row.cells[id])),
+);
 
 /** The cross-reading: facts down, places across, beside what the record says. */
 export function Matrix({
   reading,
-  places,
-  drafts,
+  places: given,
   readOnly,
-  onType,
-  onKeep,
-  onRevert,
-  onFocus,
-  onPasteLabel,
+  ...actions
 }: {
   reading: CrossReading;
   /** The places to show, in their order. */
   places: Place[];
-  drafts: Record<string, Draft>;
   readOnly: boolean;
-  onType: (draft: Draft) => void;
-  onKeep: (at: Pick<Draft, 'place' | 'fact'>) => void;
-  onRevert: (at: Pick<Draft, 'place' | 'fact'>) => void;
-  onFocus: (at: Pick<Draft, 'place' | 'fact'>) => void;
-  onPasteLabel: (place: string, text: string) => void;
-}) {
+} & Omit<Handlers, 'onMove'>) {
   const table = useRef<HTMLTableElement>(null);
-  const move = (place: string, fact: string, rows: number) => {
-    const column = [...(table.current?.querySelectorAll<HTMLElement>(`td[data-place="${place}"]`) ?? [])];
-    const at = column.findIndex((each) => each.dataset.fact === fact);
-    column[at + rows]?.querySelector('input')?.focus();
-  };
+  const newest = useRef(actions);
+  useEffect(() => {
+    newest.current = actions;
+  });
+  // Cells keep their handlers for good, so that a row is drawn again for what it says alone.
+  const handlers = useMemo<Handlers>(
+    () => ({
+      onType: (draft) => newest.current.onType(draft),
+      onKeep: (draft) => newest.current.onKeep(draft),
+      onRevert: (at) => newest.current.onRevert(at),
+      onFocus: (at) => newest.current.onFocus(at),
+      onPasteLabel: (place, text) => newest.current.onPasteLabel(place, text),
+      onMove: ({ place, fact }, rows) => {
+        const column = [...(table.current?.querySelectorAll<HTMLElement>(`td[data-place="${place}"]`) ?? [])];
+        const at = column.findIndex((each) => each.dataset.fact === fact);
+        column[at + rows]?.querySelector('input')?.focus();
+      },
+    }),
+    [],
+  );
+  const ids = given.map(({ id }) => id).join();
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the same places in another list are the same
+  const places = useMemo(() => given, [ids]);
   const rows = reading.rows.filter(({ cells }) => places.some(({ id }) => cells[id]));
+  const widths = places.map((place) => widthOf(place, rows));
+  const total = FACT_WIDTH + RECORD_WIDTH + widths.reduce((sum, width) => sum + width, 0);
   return (
     <table
       ref={table}
       className="w-full table-fixed border-separate border-spacing-0 bg-sheet"
-      style={{ minWidth: FACT_WIDTH + RECORD_WIDTH + places.length * PLACE_WIDTH }}
+      style={{ minWidth: total }}
     >
       <caption className="sr-only">Cross-reading: facts down, places across</caption>
       <colgroup>
         <col style={{ width: FACT_WIDTH }} />
         <col style={{ width: RECORD_WIDTH }} />
-        {places.map((place) => (
-          <col key={place.id} />
+        {places.map((place, i) => (
+          <col key={place.id} style={{ width: widths[i] }} />
         ))}
       </colgroup>
       <thead>
@@ -70,62 +179,15 @@ export function Matrix({
             Record
           </th>
           {places.map((place) => (
-            <th key={place.id} scope="col" className="border-l px-2 font-semibold text-ink">
+            <th key={place.id} scope="col" className="border-l px-2 leading-tight font-semibold text-ink">
               {place.name}
             </th>
           ))}
         </tr>
       </thead>
       <tbody>
-        {rows.map(({ fact, expected, cells }) => (
-          <tr key={fact.id} className="h-10 [&>*]:border-b">
-            <th
-              scope="row"
-              className="sticky left-0 z-10 bg-sheet px-3 text-left leading-tight font-normal"
-              title={fact.name}
-            >
-              {fact.name}
-            </th>
-            <td
-              className={clsx(
-                'sticky z-10 bg-sheet px-2 leading-tight text-soft',
-                (expected?.display.length ?? 0) > 14
-                  ? 'text-[13.5px]'
-                  : fact.code
-                    ? 'font-mono text-[16px]'
-                    : 'text-[15px]',
-              )}
-              style={{ left: FACT_WIDTH }}
-              title={expected?.display}
-            >
-              {expected?.display ?? ''}
-            </td>
-            {places.map(({ id: place, name }) => {
-              const cell = cells[place];
-              if (!cell) return <td key={place} className="snap-start border-l bg-ground/60" />;
-              const at = { place, fact: fact.id };
-              const draft = drafts[draftKey(at)];
-              return (
-                <td key={place} className="snap-start border-l p-0" data-place={place} data-fact={fact.id}>
-                  <CellField
-                    cell={cell}
-                    label={`${fact.name}, ${name}`}
-                    code={fact.code}
-                    draft={draft?.raw ?? null}
-                    refusal={draft ? draftProblem(draft) : null}
-                    readOnly={readOnly || cell.entry?.via === 'derived'}
-                    example={fact.example}
-                    onType={(raw) => onType({ ...at, raw })}
-                    onKeep={() => onKeep(at)}
-                    onRevert={() => onRevert(at)}
-                    onMove={(rows) => move(place, fact.id, rows)}
-                    onFocus={() => onFocus(at)}
-                    onPasteLabel={(text) => onPasteLabel(place, text)}
-                  />
-                </td>
-              );
-            })}
-          </tr>
+        {rows.map((row) => (
+          <MatrixRow key={row.fact.id} row={row} places={places} readOnly={readOnly} handlers={handlers} />
         ))}
       </tbody>
     </table>

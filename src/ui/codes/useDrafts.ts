@@ -1,7 +1,7 @@
 'use client';
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import type { Belonging } from '@/core/casefile/event';
-import type { CaseFile } from '@/core/casefile/fold';
+import { startTransition, useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import type { CaseFile } from '@/core/casefile/caseFile';
+import type { Belonging } from '@/core/casefile/events/factRead';
 import { FIELD_LIMIT } from '@/core/codes/clean';
 import { request } from '../request';
 
@@ -40,7 +40,7 @@ export function draftProblem({ raw }: Draft): string | null {
  * What is being typed, read and compared before it is kept: the facts of the case with the drafts laid over
  * them, codes looked up in the records as they grow.
  */
-export function useDrafts(facts: CaseFile['facts'], maker: string | null) {
+export function useDrafts(facts: CaseFile['facts'], maker: string | null, release: string | null) {
   const [drafts, setDrafts] = useState<Record<string, Draft>>({});
   const [identities, setIdentities] = useState<Record<string, Identity>>({});
 
@@ -56,7 +56,7 @@ export function useDrafts(facts: CaseFile['facts'], maker: string | null) {
       const [fact = '', ...rest] = next.split(':');
       try {
         const identity = await request<Identity>(
-          `/api/identify?fact=${fact}&raw=${encodeURIComponent(rest.join(':'))}${maker ? `&maker=${maker}` : ''}`,
+          `/api/identify?fact=${fact}&raw=${encodeURIComponent(rest.join(':'))}${maker ? `&maker=${maker}` : ''}${release ? `&release=${release}` : ''}`,
           { signal: abort.signal },
         );
         setIdentities((known) => ({ ...known, [next]: identity }));
@@ -68,7 +68,7 @@ export function useDrafts(facts: CaseFile['facts'], maker: string | null) {
       clearTimeout(timer);
       abort.abort();
     };
-  }, [next, maker]);
+  }, [next, maker, release]);
 
   // Read at the moment of keeping: leaving a field after Esc must not see the draft that Esc just dropped.
   const newest = useRef(drafts);
@@ -76,7 +76,11 @@ export function useDrafts(facts: CaseFile['facts'], maker: string | null) {
     newest.current = next;
     setDrafts(next);
   }, []);
-  const set = useCallback((draft: Draft) => change({ ...newest.current, [draftKey(draft)]: draft }), [change]);
+  // The cell shows its own characters at once; what they mean may come a moment later.
+  const set = useCallback(
+    (draft: Draft) => startTransition(() => change({ ...newest.current, [draftKey(draft)]: draft })),
+    [change],
+  );
   const drop = useCallback(
     (at: Pick<Draft, 'place' | 'fact'>) => {
       const { [draftKey(at)]: _, ...rest } = newest.current;
@@ -84,7 +88,6 @@ export function useDrafts(facts: CaseFile['facts'], maker: string | null) {
     },
     [change],
   );
-  const current = useCallback((at: Pick<Draft, 'place' | 'fact'>) => newest.current[draftKey(at)], []);
   const laidOver = useMemo(() => {
     const merged = { ...facts };
     for (const draft of Object.values(drafts)) {
@@ -99,5 +102,5 @@ export function useDrafts(facts: CaseFile['facts'], maker: string | null) {
     return merged;
   }, [facts, drafts, identities]);
 
-  return { drafts, current, set, drop, facts: laidOver };
+  return { drafts, set, drop, facts: laidOver };
 }

@@ -1,7 +1,7 @@
 'use client';
 import { clsx } from 'clsx';
 import Link from 'next/link';
-import { type ReactNode, useEffect, useRef } from 'react';
+import { memo, type ReactNode, useEffect, useRef } from 'react';
 import type { Finding } from '@/core/checks/finding';
 import { toolWords } from '@/core/checks/tools';
 import { findingWords } from '@/core/judgement/sentences';
@@ -32,8 +32,7 @@ function answerWords(finding: Finding): string {
   return choice ?? finding.text ?? MARK_WORDS[mark];
 }
 
-/** One check as a line; the one in focus opens to all that is needed to do it. */
-export function CheckLine({
+function Line({
   finding,
   focused,
   suggested,
@@ -45,7 +44,7 @@ export function CheckLine({
   focused: boolean;
   suggested: boolean;
   codesPath: string;
-  onFocus: () => void;
+  onFocus: (check: string) => void;
   children: ReactNode;
 }) {
   const { check, mark, note } = finding;
@@ -63,7 +62,8 @@ export function CheckLine({
     >
       <button
         type="button"
-        onClick={onFocus}
+        data-line
+        onClick={() => onFocus(check.id)}
         aria-expanded={focused}
         className="grid min-h-11 w-full grid-cols-[16px_minmax(0,1fr)_minmax(0,auto)] items-center gap-3 px-4 py-1.5 text-left"
       >
@@ -105,3 +105,18 @@ export function CheckLine({
     </li>
   );
 }
+
+const SHOWN = ['mark', 'choice', 'value', 'left', 'right', 'text', 'reason', 'note'] as const;
+
+/** One check as a line; the one in focus opens to all that is needed to do it. A closed line is drawn again only when it says something else. */
+export const CheckLine = memo(Line, (a, b) => {
+  const closed = !a.focused && !b.focused && a.suggested === b.suggested && a.codesPath === b.codesPath;
+  const { finding: one } = a;
+  const { finding: other } = b;
+  return (
+    closed &&
+    one.check.id === other.check.id &&
+    one.check.name === other.check.name &&
+    SHOWN.every((key) => one[key] === other[key])
+  );
+});

@@ -2,7 +2,7 @@
 import { Camera, X } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { useDropzone } from 'react-dropzone';
-import type { Photo } from '@/core/casefile/event';
+import type { Photo } from '@/core/casefile/events/photoAdded';
 import { useCaseBook } from '../casebook/CaseBook';
 import { request } from '../request';
 

@@ -2,7 +2,7 @@
 import { useRouter } from 'next/navigation';
 import { useRef, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { useCaseBook } from '../casebook/CaseBook';
+import { useCaseBook, useScans, useStanding } from '../casebook/CaseBook';
 import { Button, Key } from '../controls/Button';
 import { MarkLegend } from '../marks/MarkSign';
 import { useWedge } from '../scan/useWedge';
@@ -20,7 +20,9 @@ const DIGITS = '1,2,3,4,5,6,7,8,9';
 
 /** Walk the item from the outside in: layers, the checks of one layer as lines, and where the case stands. */
 export function InspectView() {
-  const { file, grounds, assessment, readScan, log } = useCaseBook();
+  const { number, file, grounds } = useCaseBook();
+  const { assessment } = useStanding();
+  const scans = useScans();
   const walk = useWalk();
   const { current, layer, shown, suggested, quickPass, goTo } = walk;
   const answers = useAnswers(walk);
@@ -29,9 +31,9 @@ export function InspectView() {
   const actions = useRef<AnswerActions>(null);
   const router = useRouter();
   const focus = current?.check.id;
-  const sealed = file.seal !== null;
-  const codesPath = `/case/${log.folder.number}/codes`;
-  useWedge((text) => readScan(text));
+  const sealed = file.seal !== null || file.closed !== null;
+  const codesPath = `/case/${number}/codes`;
+  useWedge((text) => scans.take(text), { onLeak: answers.takeBack, onBroken: scans.broken });
 
   const form = current?.check.answer.form;
   const measured = form === 'quantity' || form === 'count';
@@ -56,7 +58,10 @@ export function InspectView() {
   useHotkeys('m', () => current?.mark !== 'open' && actions.current?.note(), first);
   useHotkeys('u', answers.undo);
   useHotkeys('enter', (event) => {
-    if (event.target instanceof HTMLElement && event.target.closest('button, a')) return;
+    // A line that was clicked keeps the focus; Enter goes on from there all the same.
+    const target = event.target instanceof HTMLElement ? event.target.closest('button, a') : null;
+    if (target && !target.matches('[data-line]')) return;
+    event.preventDefault();
     if (suggested !== focus) {
       if (suggested) goTo(suggested);
     } else if (form === 'codes') router.push(codesPath);
@@ -99,9 +104,9 @@ export function InspectView() {
                 focused={focused}
                 suggested={check.id === suggested && mark === 'open'}
                 codesPath={codesPath}
-                onFocus={() => goTo(check.id)}
+                onFocus={goTo}
               >
-                {mark === 'excused' && file.findings[check.id]?.state !== 'excused' ? (
+                {!focused ? null : mark === 'excused' && file.findings[check.id]?.state !== 'excused' ? (
                   <p className="text-soft">Excused: {finding.reason}.</p>
                 ) : (
                   <AnswerRow

@@ -1,6 +1,6 @@
 'use client';
 import { type FormEvent, useState } from 'react';
-import { useCaseBook } from '../casebook/CaseBook';
+import { useCaseBook, useStanding } from '../casebook/CaseBook';
 import { Button } from '../controls/Button';
 import { TextField } from '../controls/TextField';
 
@@ -13,7 +13,8 @@ const FIELDS = [
 
 /** What the listing says, in a few fields; they are the same facts that stand in Codes. */
 export function ListingForm() {
-  const { file, assessment, grounds, record } = useCaseBook();
+  const { file, grounds, record } = useCaseBook();
+  const { assessment } = useStanding();
   const kept = file.facts[PLACE] ?? {};
   const [texts, setTexts] = useState<Record<string, string>>({});
   const prints = grounds.kind.places.find(({ id }) => id === PLACE)?.facts ?? [];

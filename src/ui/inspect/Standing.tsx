@@ -10,7 +10,7 @@ import {
   PACKAGING_WORDS,
 } from '@/core/judgement/sentences';
 import type { CheckWeight } from '@/core/judgement/weigh';
-import { useCaseBook } from '../casebook/CaseBook';
+import { useCaseBook, useStanding } from '../casebook/CaseBook';
 import { QuestionScale } from '../casebook/QuestionScale';
 import { Button, Key } from '../controls/Button';
 
@@ -61,7 +61,7 @@ function Question({
   favourable: string;
   children: ReactNode;
 }) {
-  const { assessment } = useCaseBook();
+  const { assessment } = useStanding();
   return (
     <section>
       <h2 className="flex items-baseline justify-between">
@@ -83,7 +83,7 @@ function Question({
 
 /** The three schools' readings, side by side; where they part is said under them, or elsewhere on the page. */
 export function ThreeReadings({ said = true }: { said?: boolean }) {
-  const { assessment } = useCaseBook();
+  const { assessment } = useStanding();
   const { goods, oneFault, chain, parting } = assessment;
   const chainWords = { holds: 'holds', broken: 'broken', open: 'nothing seen' };
   const readings = [
@@ -115,7 +115,8 @@ export function ThreeReadings({ said = true }: { said?: boolean }) {
 
 /** Where the case stands: both questions with their intervals, the three readings, what moved it, what next. */
 export function Standing({ onNext }: { onNext: (check: string) => void }) {
-  const { assessment, file } = useCaseBook();
+  const { file } = useCaseBook();
+  const { assessment } = useStanding();
   const { goods, packaging, gains, settled, waitsFor, findings, weighing, secondLooks } = assessment;
   const [doubtful] = secondLooks;
   const { speaksFor, speaksAgainst } = forAndAgainst(assessment);

@@ -18,6 +18,8 @@ export interface Answers {
   note(text: string): void;
   /** Take back the answer to this check, or else the last one that was given here. */
   undo(): void;
+  /** Take back the last answers that were given here: a scanner gave them. */
+  takeBack(keys: number): void;
 }
 
 /** Record answers to the check in focus and walk on. */
@@ -26,7 +28,7 @@ export function useAnswers({ current, goTo, advance }: Walk): Answers {
   const [half, setHalf] = useState<{ check: string; left: string } | null>(null);
   /** Checks answered here, newest last, for taking back the answer that a hurried hand just gave. */
   const answered = useRef<string[]>([]);
-  const sealed = file.seal !== null;
+  const sealed = file.seal !== null || file.closed !== null;
   const id = current?.check.id ?? '';
   const left = half?.check === id ? half.left : null;
   const answerable =
@@ -73,6 +75,12 @@ export function useAnswers({ current, goTo, advance }: Walk): Answers {
       if (entry?.state !== 'recorded') return;
       const { state: _, at: _at, by: _by, ...found } = entry;
       record('findingRecorded', { check: id, ...found, note: text });
+    },
+    takeBack: (keys) => {
+      for (let i = 0; i < keys; i++) {
+        const check = answered.current.pop();
+        if (check && file.findings[check]) record('findingWithdrawn', { check });
+      }
     },
     undo: () => {
       if (sealed) return;

@@ -1,7 +1,7 @@
 'use client';
 import { useEffect, useState } from 'react';
 import type { Finding } from '@/core/checks/finding';
-import { useCaseBook } from '../casebook/CaseBook';
+import { useCaseBook, useStanding } from '../casebook/CaseBook';
 
 /** Where the person is among the checks, and the ways on from there. */
 export interface Walk {
@@ -22,7 +22,8 @@ export interface Walk {
 
 /** Walk the checks of a case: in their order, by layer, as suggested, or only those of the quick pass. */
 export function useWalk(): Walk {
-  const { grounds, assessment } = useCaseBook();
+  const { grounds } = useCaseBook();
+  const { assessment } = useStanding();
   const { findings, gains, quick } = assessment;
   const suggested = gains[0]?.finding.check.id;
   /** The quick pass is kept as it was begun while it is walked. */

@@ -2,7 +2,7 @@
 import { useRouter } from 'next/navigation';
 import { type FormEvent, useState } from 'react';
 import { v4 as newUuid } from 'uuid';
-import type { Circumstances } from '@/core/casefile/event';
+import type { Circumstances } from '@/core/casefile/events/circumstancesStated';
 import type { GoodsKind } from '@/core/releases/release';
 import { CircumstanceChoices } from '../casebook/CircumstanceChoices';
 import { USUAL } from '../casebook/circumstances';

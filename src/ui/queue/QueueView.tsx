@@ -1,17 +1,20 @@
 'use client';
 import { clsx } from 'clsx';
+import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import type { CaseSummary } from '@/core/judgement/caseSummary';
 import { formatShareAgainst } from '@/core/judgement/decide';
 import { GOODS_WORDS, PACKAGING_WORDS } from '@/core/judgement/sentences';
-import { Button } from '../controls/Button';
+import type { Candidate } from '@/core/releases/match';
+import { Button, Key } from '../controls/Button';
 import { ListLine } from '../controls/ListLine';
+import { Sheet } from '../controls/Sheet';
 import { useListKeys } from '../controls/useListKeys';
 import { MarkSign } from '../marks/MarkSign';
 import { StandingScale } from '../marks/StandingScale';
-import { ReleaseFinder } from '../scan/ReleaseFinder';
+import { type Pick, ReleaseFinder } from '../scan/ReleaseFinder';
 import { useWedge } from '../scan/useWedge';
 import { formatAgo } from '../when';
 import { ImportCase } from './ImportCase';
@@ -20,7 +23,7 @@ import { type Intake, OpenCaseSheet } from './OpenCaseSheet';
 /** A line of the queue, as the desk projects it. */
 export interface QueueLineView extends CaseSummary {
   number: string;
-  state: 'open' | 'sealed';
+  state: 'open' | 'sealed' | 'closed';
   touchedAt: string;
 }
 
@@ -30,6 +33,10 @@ function hrefOf({ number, state, styleCode, asked }: QueueLineView, me: string |
   if (opinion && state === 'open') return `/case/${number}/second/${opinion.id}`;
   return `/case/${number}/${state === 'sealed' ? 'verdict' : styleCode ? 'inspect' : 'codes'}`;
 }
+
+/** Whoever is asked for a blind opinion gets neither figures nor marks; the desk does not even send them. */
+const isBlind = ({ asked, state }: QueueLineView, me: string | null): boolean =>
+  state === 'open' && asked.some(({ to }) => to === me);
 
 const COLUMNS =
   'grid grid-cols-[5.5rem_minmax(0,1fr)_9rem_11rem_13.5rem_7rem] items-center gap-4 px-3 max-lg:grid-cols-[5.5rem_minmax(0,1fr)_8.5rem_13rem]';
@@ -49,6 +56,7 @@ function Line({
 }) {
   const total = line.answered + line.open;
   const sealed = line.state === 'sealed';
+  const blind = isBlind(line, me);
   return (
     <ListLine href={hrefOf(line, me)} held={here} className={clsx(COLUMNS, 'min-h-[52px] py-1')}>
       <span className="font-mono">{line.number}</span>
@@ -63,9 +71,16 @@ function Line({
             line.condition,
             line.inHand ? null : 'pictures only',
             line.reopened ? 'reopened' : null,
+            line.closed ? `closed: ${line.closed}` : null,
           ]
             .filter(Boolean)
             .join(' · ')}
+          {line.notices > 0 && (
+            <strong className="font-semibold text-differs">
+              {' · '}
+              {line.notices === 1 ? 'a code was' : `${line.notices} codes were`} met again since
+            </strong>
+          )}
           {!sealed &&
             line.asked.map(({ id, to }) => (
               <strong key={id} className="font-semibold text-ink">
@@ -81,44 +96,50 @@ function Line({
         {line.sizeKey && <span className="block text-[13px] text-soft">size {line.sizeKey}</span>}
       </span>
       <span className="flex items-center gap-1.5 max-lg:hidden">
-        {line.differing > 0 && <MarkSign mark="differs" size={13} silent />}
+        {!blind && line.differing > 0 && <MarkSign mark="differs" size={13} silent />}
         <span>
           <span className="block">
-            {line.differing > 0
-              ? `${line.differing} ${line.differing === 1 ? 'differs' : 'differ'}`
-              : line.answered > 0
-                ? 'nothing differs'
-                : 'nothing seen yet'}
+            {blind
+              ? 'for your own eyes'
+              : line.differing > 0
+                ? `${line.differing} ${line.differing === 1 ? 'differs' : 'differ'}`
+                : line.answered > 0
+                  ? 'nothing differs'
+                  : 'nothing seen yet'}
           </span>
           <span className="block text-[13px] text-soft">
-            {line.answered} of {total} looked at
+            {blind ? 'nothing is shown' : `${line.answered} of ${total} looked at`}
           </span>
         </span>
       </span>
-      <span>
-        <StandingScale
-          slim
-          p={line.goods.p}
-          interval={line.goods.interval}
-          accept={line.accept}
-          reject={line.reject}
-          ends={['counterfeit', 'genuine']}
-        />
-        <span className="block text-[13px]">
-          {sealed ? (
-            <strong className="font-semibold">{GOODS_WORDS[line.goods.decision]}</strong>
-          ) : (
-            GOODS_WORDS[line.goods.decision]
-          )}
-          <span className="text-soft">
-            {' '}
-            ·{' '}
-            {sealed
-              ? `packaging ${PACKAGING_WORDS[line.packaging.decision]}`
-              : `${formatShareAgainst(line.goods.p, line)} genuine`}
+      {blind ? (
+        <span className="text-[13px] text-soft">Your opinion is waited for; what was found so far is not shown.</span>
+      ) : (
+        <span>
+          <StandingScale
+            slim
+            p={line.goods.p}
+            interval={line.goods.interval}
+            accept={line.accept}
+            reject={line.reject}
+            ends={['counterfeit', 'genuine']}
+          />
+          <span className="block text-[13px]">
+            {sealed ? (
+              <strong className="font-semibold">{GOODS_WORDS[line.goods.decision]}</strong>
+            ) : (
+              GOODS_WORDS[line.goods.decision]
+            )}
+            <span className="text-soft">
+              {' '}
+              ·{' '}
+              {sealed
+                ? `packaging ${PACKAGING_WORDS[line.packaging.decision]}`
+                : `${formatShareAgainst(line.goods.p, line)} genuine`}
+            </span>
           </span>
         </span>
-      </span>
+      )}
       <span className="text-[13px] text-soft max-lg:hidden">
         <span className="block text-ink">{formatAgo(line.touchedAt, now)}</span>
         <span className="block truncate">{names[line.touchedBy] ?? line.touchedBy}</span>
@@ -127,7 +148,7 @@ function Line({
   );
 }
 
-function Headings({ sealed }: { sealed: boolean }) {
+function Headings({ done }: { done?: string }) {
   return (
     <div className={clsx(COLUMNS, 'border-b pb-1 text-[13px] text-soft')}>
       <span>Case</span>
@@ -135,48 +156,80 @@ function Headings({ sealed }: { sealed: boolean }) {
       <span>Style code</span>
       <span className="max-lg:hidden">Evidence</span>
       <span>Goods: counterfeit ↔ genuine</span>
-      <span className="max-lg:hidden">{sealed ? 'Sealed' : 'Last touched'}</span>
+      <span className="max-lg:hidden">{done ?? 'Last touched'}</span>
     </div>
   );
 }
 
+/** Open cases that a scanned product may be of: the same style, and no other size. */
+const waitingFor = (open: QueueLineView[], { styleCode, sizeKey }: Candidate): QueueLineView[] =>
+  open.filter((line) => line.styleCode === styleCode && (!sizeKey || !line.sizeKey || line.sizeKey === sizeKey));
+
 /** The items that wait, the ones that are done, and the way in for a new one. */
 export function QueueView({
   open,
-  sealed,
-  sealedMore,
+  done,
+  shelf,
+  page,
+  pages,
+  counts,
+  scanned,
   me,
   names,
   now,
 }: {
   open: QueueLineView[];
-  sealed: QueueLineView[];
-  sealedMore: number;
+  /** A page of those that are done. */
+  done: QueueLineView[];
+  shelf: 'sealed' | 'closed';
+  page: number;
+  pages: number;
+  counts: { sealed: number; closed: number };
+  /** A scan that another view sent here, to open a case for. */
+  scanned: string | null;
   /** Who is at the bench. */
   me: string | null;
   names: Record<string, string>;
   now: string;
 }) {
   const router = useRouter();
-  const [scan, setScan] = useState<{ text: string } | null>(null);
+  const [scan, setScan] = useState<{ text: string } | null>(scanned ? { text: scanned } : null);
   const [intake, setIntake] = useState<Intake | null>(null);
+  const [waiting, setWaiting] = useState<{ pick: Pick; lines: QueueLineView[] } | null>(null);
   const field = useRef<HTMLInputElement>(null);
   useWedge((text) => {
     setIntake(null);
-    setScan({ text });
+    const slip = /^PP-\d{4,}$/i.test(text.trim()) ? text.trim().toUpperCase() : null;
+    if (slip) router.push(`/case/${slip}`);
+    else setScan({ text });
   });
   useEffect(() => router.refresh(), [router]);
-  const idle = { enabled: intake === null };
+  const idle = { enabled: intake === null && waiting === null };
   useHotkeys('slash', () => field.current?.focus(), { ...idle, preventDefault: true });
   const { held } = useListKeys(
-    [...open, ...sealed].map((line) => hrefOf(line, me)),
+    [...open, ...done].map((line) => hrefOf(line, me)),
     idle,
   );
+  const doneHref = (to: { shelf?: string; page?: number }) => `/?shelf=${to.shelf ?? shelf}&page=${to.page ?? 1}#done`;
+  const turn = (by: number) => {
+    const to = page + by;
+    if (to >= 1 && to <= pages) router.push(doneHref({ page: to }));
+  };
+  useHotkeys('bracketright', () => turn(1), idle);
+  useHotkeys('bracketleft', () => turn(-1), idle);
 
   return (
     <main className="mx-auto max-w-[1360px] px-5 py-5">
       <h1 className="sr-only">Queue</h1>
-      <ReleaseFinder onPick={(pick) => setIntake({ pick })} scan={scan} inputRef={field}>
+      <ReleaseFinder
+        onPick={(pick) => {
+          const waits = pick.scanned ? waitingFor(open, pick.candidate) : [];
+          if (waits.length > 0) setWaiting({ pick, lines: waits });
+          else setIntake({ pick });
+        }}
+        scan={scan}
+        inputRef={field}
+      >
         {(query) => (
           <div className="border-t px-4 py-2">
             <Button look="quiet" onClick={() => setIntake({ pick: null, query })}>
@@ -194,7 +247,7 @@ export function QueueView({
         </div>
         {open.length > 0 ? (
           <>
-            <Headings sealed={false} />
+            <Headings />
             {open.map((line, i) => (
               <Line key={line.number} line={line} here={i === held} me={me} names={names} now={now} />
             ))}
@@ -205,19 +258,74 @@ export function QueueView({
           </p>
         )}
       </section>
-      {sealed.length > 0 && (
-        <section className="mt-8 mb-10">
-          <h2 className="mb-2 text-lg font-semibold">
-            Sealed{' '}
-            <span className="font-normal text-soft">
-              {sealedMore > 0 ? `the newest ${sealed.length} of ${sealed.length + sealedMore}` : sealed.length}
-            </span>
-          </h2>
-          <Headings sealed />
-          {sealed.map((line, i) => (
+      {counts.sealed + counts.closed > 0 && (
+        <section id="done" className="mt-8 mb-10">
+          <div className="mb-2 flex flex-wrap items-end justify-between gap-3">
+            <h2 className="text-lg font-semibold">
+              {shelf === 'sealed' ? 'Sealed' : 'Closed'} <span className="font-normal text-soft">{counts[shelf]}</span>
+            </h2>
+            <nav aria-label="Cases that are done" className="flex items-center gap-4 text-[14px]">
+              {(shelf === 'closed' || counts.closed > 0) && (
+                <Link
+                  className="min-h-6 text-accent underline underline-offset-4"
+                  href={doneHref({ shelf: shelf === 'sealed' ? 'closed' : 'sealed' })}
+                >
+                  {shelf === 'sealed' ? `${counts.closed} closed without a verdict` : `${counts.sealed} sealed`}
+                </Link>
+              )}
+              {pages > 1 && (
+                <span className="flex items-center gap-2">
+                  {page > 1 && (
+                    <Link
+                      className="min-h-6 text-accent underline underline-offset-4"
+                      href={doneHref({ page: page - 1 })}
+                    >
+                      newer
+                    </Link>
+                  )}
+                  <Key>[</Key> page {page} of {pages} <Key>]</Key>
+                  {page < pages && (
+                    <Link
+                      className="min-h-6 text-accent underline underline-offset-4"
+                      href={doneHref({ page: page + 1 })}
+                    >
+                      older
+                    </Link>
+                  )}
+                </span>
+              )}
+            </nav>
+          </div>
+          <Headings done={shelf === 'sealed' ? 'Sealed' : 'Closed'} />
+          {done.map((line, i) => (
             <Line key={line.number} line={line} here={open.length + i === held} me={me} names={names} now={now} />
           ))}
         </section>
+      )}
+      {waiting && (
+        <Sheet
+          open
+          onOpenChange={(stays) => !stays && setWaiting(null)}
+          title="One of these waits already"
+          description={`${waiting.pick.candidate.makerName} ${waiting.pick.candidate.name}, ${waiting.pick.candidate.colourName}`}
+        >
+          <div className="flex flex-wrap gap-2">
+            {waiting.lines.map((line, i) => (
+              <Button key={line.number} look="act" autoFocus={i === 0} onClick={() => router.push(hrefOf(line, me))}>
+                Go to {line.number}
+                {line.sizeKey ? `, size ${line.sizeKey}` : ''}
+              </Button>
+            ))}
+            <Button
+              onClick={() => {
+                setIntake({ pick: waiting.pick });
+                setWaiting(null);
+              }}
+            >
+              It is another one: open a case
+            </Button>
+          </div>
+        </Sheet>
       )}
       {intake && <OpenCaseSheet intake={intake} onClose={() => setIntake(null)} />}
     </main>

@@ -2,7 +2,7 @@
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import type { Channel } from '@/core/casefile/event';
+import type { Channel } from '@/core/casefile/events/circumstancesStated';
 import { formatShare } from '@/core/judgement/decide';
 import { type HouseRules, thresholds } from '@/core/judgement/houseRules';
 import { CHANNELS } from '../casebook/circumstances';

@@ -3,7 +3,25 @@ import { useEffect, useRef } from 'react';
 
 /** Keystrokes closer together than this come from a scanner, not from a hand. */
 const BURST_MS = 50;
+/** A slow scanner sends a key every 120 ms; a bench that met one waits for it from then on. */
+const SLOW_MS = 135;
+const SLOW_KEY = 'pinprick-slow-scanner';
 const SHORTEST = 6;
+/** So many keys, evenly spaced and ended by Enter or Tab, come from no hand. */
+const SURELY_SCANNED = 8;
+
+const isSlow = (): boolean => {
+  try {
+    return localStorage.getItem(SLOW_KEY) === 'yes';
+  } catch {
+    return false;
+  }
+};
+
+/** A slow scan shows its length and form: a number with the digits of one, or a symbol's text. */
+const looksScanned = (text: string): boolean =>
+  text.length >= SURELY_SCANNED &&
+  (/^\d{8}$|^\d{12,14}$/.test(text) || /^[\](]|^01\d{14}|^https?:|^[0-9A-F]{24,}$/i.test(text));
 
 /** FNC1 between the elements of a symbol, as scanners type it. */
 const isSeparator = ({ key, ctrlKey }: KeyboardEvent): boolean => key === 'F8' || (ctrlKey && key === ']');
@@ -41,22 +59,33 @@ function activeField(): Field | null {
 /**
  * Take what a keyboard-wedge scanner sends, wherever the focus is: a run of fast keys that ends with Enter.
  * A field that caught the run is put back as it was. Outside of fields, keys are held back for the length of
- * one scanner keystroke, so that the digits of a barcode never answer checks.
+ * one scanner keystroke, so that the digits of a barcode never answer checks. A slow scanner is told by its first
+ * scan: what its keys did until then is taken back.
  *
  * @param onScan called with the scanned text and the field that had the focus
+ * @param also `onLeak`: so many keys of a scan were let through before it was known as one; `onBroken`: a run of fast
+ *   keys ended without Enter or Tab
  */
-export function useWedge(onScan: (text: string, field: Field | null) => void): void {
-  const handler = useRef(onScan);
+export function useWedge(
+  onScan: (text: string, field: Field | null) => void,
+  also: { onLeak?: (keys: number) => void; onBroken?: (text: string) => void } = {},
+): void {
+  const handler = useRef({ onScan, ...also });
   useEffect(() => {
-    handler.current = onScan;
+    handler.current = { onScan, ...also };
   });
   useEffect(() => {
     const replayed = new WeakSet<Event>();
     let burst: Burst | null = null;
     let timer: ReturnType<typeof setTimeout> | undefined;
+    let gap = isSlow() ? SLOW_MS : BURST_MS;
+    /** Keys in even, slow succession, whatever was done with them. */
+    let slow = { text: '', last: 0, leaked: 0 };
 
     const release = () => {
+      if (burst && burst.held.length >= SHORTEST) handler.current.onBroken?.(burst.text);
       const keys = burst && burst.held.length < SHORTEST ? burst.held : [];
+      slow.leaked += keys.length;
       burst = null;
       for (const key of keys) {
         // A key may have moved the focus into a field; those after it were meant for that field.
@@ -73,7 +102,7 @@ export function useWedge(onScan: (text: string, field: Field | null) => void): v
     };
     /** The run seems to be over; but a busy page hears keys late, and those that already wait may go on with it. */
     const whenQuiet = () => {
-      if (inputWaits()) timer = setTimeout(whenQuiet, BURST_MS);
+      if (inputWaits()) timer = setTimeout(whenQuiet, gap);
       else release();
     };
     const swallow = (event: KeyboardEvent) => {
@@ -83,7 +112,8 @@ export function useWedge(onScan: (text: string, field: Field | null) => void): v
     const onKey = (event: KeyboardEvent) => {
       if (replayed.has(event) || event.repeat) return;
       const now = event.timeStamp;
-      const running = burst !== null && now - burst.last < BURST_MS;
+      const running = burst !== null && now - burst.last < gap;
+      const goesOn = now - slow.last < SLOW_MS;
       if (burst && running && isSeparator(event)) {
         swallow(event);
         burst.text += '\u001d';
@@ -91,18 +121,35 @@ export function useWedge(onScan: (text: string, field: Field | null) => void): v
         return;
       }
       if (event.ctrlKey || event.metaKey || event.altKey) return;
-      if (event.key === 'Enter') {
+      if (event.key === 'Enter' || event.key === 'Tab') {
         clearTimeout(timer);
+        if (!running && goesOn && looksScanned(slow.text)) {
+          swallow(event);
+          const { text, leaked } = slow;
+          slow = { text: '', last: 0, leaked: 0 };
+          burst = null;
+          gap = SLOW_MS;
+          try {
+            localStorage.setItem(SLOW_KEY, 'yes');
+          } catch {
+            // Without storage it is told anew on the next page.
+          }
+          if (leaked > 0) handler.current.onLeak?.(leaked);
+          handler.current.onScan(text, null);
+          return;
+        }
         if (running && burst && burst.text.length >= SHORTEST) {
           swallow(event);
           const { text, field, before } = burst;
           burst = null;
           if (field) setValue(field, before);
-          handler.current(text, field);
+          slow = { text: '', last: 0, leaked: 0 };
+          handler.current.onScan(text, field);
         } else release();
         return;
       }
       if (event.key.length !== 1) return;
+      slow = goesOn ? { ...slow, text: slow.text + event.key, last: now } : { text: event.key, last: now, leaked: 0 };
       if (!running || !burst) {
         clearTimeout(timer);
         release();
@@ -118,7 +165,7 @@ export function useWedge(onScan: (text: string, field: Field | null) => void): v
       burst.held.push(event);
       swallow(event);
       clearTimeout(timer);
-      timer = setTimeout(whenQuiet, BURST_MS);
+      timer = setTimeout(whenQuiet, gap);
     };
     window.addEventListener('keydown', onKey, true);
     document.documentElement.dataset.scanner = 'heard';

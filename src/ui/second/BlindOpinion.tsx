@@ -1,24 +1,43 @@
 'use client';
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import type { RecordedFinding } from '@/core/casefile/event';
+import type { RecordedFinding } from '@/core/casefile/events/findingRecorded';
 import { answersOf } from '@/core/checks/answers';
 import { bothSides, outcomeOf } from '@/core/checks/outcome';
 import { answerText } from '@/core/checks/secondOpinion';
-import { useCaseBook } from '../casebook/CaseBook';
+import { useCaseBook, useSaving, useStanding } from '../casebook/CaseBook';
 import { Button, Key } from '../controls/Button';
 import { CheckGuide } from '../inspect/CheckGuide';
 import { sidesWords } from '../inspect/pairWords';
 
+const keptUnder = (opinion: string): string => `pinprick-opinion-${opinion}`;
+
+/** What was answered so far, kept for as long as the tab is open: a reload loses nothing. */
+function useKeptAnswers(opinion: string) {
+  const [answers, setAnswers] = useState<Record<string, RecordedFinding>>({});
+  useEffect(() => {
+    const kept = sessionStorage.getItem(keptUnder(opinion));
+    if (kept) setAnswers(JSON.parse(kept));
+  }, [opinion]);
+  const keep = (next: Record<string, RecordedFinding>) => {
+    sessionStorage.setItem(keptUnder(opinion), JSON.stringify(next));
+    setAnswers(next);
+  };
+  return [answers, keep] as const;
+}
+
 /** The checks that a second person was asked about, one after another, without the first answers. */
 export function BlindOpinion({ opinion: id, me }: { opinion: string; me: string | null }) {
-  const { file, assessment, record, log } = useCaseBook();
+  const { number, file, record } = useCaseBook();
+  const { assessment } = useStanding();
+  const { pending, trouble } = useSaving();
+  const [given, setGiven] = useState(false);
   const router = useRouter();
-  const [answers, setAnswers] = useState<Record<string, RecordedFinding>>({});
+  const [answers, setAnswers] = useKeptAnswers(id);
   const [left, setLeft] = useState<string | null>(null);
   const [text, setText] = useState('');
-  const [trouble, setTrouble] = useState('');
+  const [noFigure, setNoFigure] = useState('');
   const opinion = file.opinions.find((each) => each.id === id);
   const asked = assessment.findings.filter(({ check }) => opinion?.checks.includes(check.id));
   const current = asked.find(({ check }) => !answers[check.id]);
@@ -27,7 +46,7 @@ export function BlindOpinion({ opinion: id, me }: { opinion: string; me: string 
     setAnswers({ ...answers, [current.check.id]: answer });
     setLeft(null);
     setText('');
-    setTrouble('');
+    setNoFigure('');
   };
   /** Give what was found, if the check knows it as an answer. */
   const find = (found: Parameters<typeof outcomeOf>[1]): boolean => {
@@ -59,14 +78,21 @@ export function BlindOpinion({ opinion: id, me }: { opinion: string; me: string 
     }
     const found = sides && left !== null ? bothSides(left, String(value)) : { value };
     if (!whole || !Number.isFinite(value) || !find(found))
-      setTrouble(`“${text.slice(0, 30)}” is no figure. Enter the value in ${current.nominal?.unit ?? 'figures'}.`);
+      setNoFigure(`“${text.slice(0, 30)}” is no figure. Enter the value in ${current.nominal?.unit ?? 'figures'}.`);
   };
   useHotkeys('1,2,3,4,5,6,7,8,9', (event) => pick(Number(event.key) - 1), [current, left, answers]);
   useHotkeys('0', () => give({ outcome: 'cantTell' }), [current, answers]);
   const finish = () => {
     record('opinionGiven', { asked: id, answers });
-    router.push(`/case/${log.folder.number}/verdict`);
+    setGiven(true);
   };
+  // What the others found is shown once the opinion is kept, and no earlier.
+  useEffect(() => {
+    if (!given || pending.length > 0 || trouble !== null) return;
+    sessionStorage.removeItem(keptUnder(id));
+    router.push(`/case/${number}/verdict`);
+    router.refresh();
+  }, [given, pending, trouble, id, number, router]);
   if (!opinion || opinion.given || opinion.to !== me)
     return (
       <main className="mx-auto max-w-[720px] px-5 py-6">
@@ -125,9 +151,9 @@ export function BlindOpinion({ opinion: id, me }: { opinion: string; me: string 
               <Key>0</Key> Can’t tell
             </Button>
           </div>
-          {trouble && (
+          {noFigure && (
             <p role="alert" className="text-differs">
-              {trouble}
+              {noFigure}
             </p>
           )}
         </section>

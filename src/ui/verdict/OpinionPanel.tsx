@@ -3,7 +3,7 @@ import Link from 'next/link';
 import { useState } from 'react';
 import type { Outcome } from '@/core/checks/check';
 import { answerPairs, answerText, cohensKappa } from '@/core/checks/secondOpinion';
-import { useCaseBook } from '../casebook/CaseBook';
+import { useCaseBook, useStanding } from '../casebook/CaseBook';
 import { Button, Key } from '../controls/Button';
 import { Choice } from '../controls/Choice';
 import { Sheet } from '../controls/Sheet';
@@ -11,7 +11,8 @@ import { Tick } from '../controls/Tick';
 
 /** Ask another checker, who answers without seeing the first answers; both are shown side by side afterwards. */
 export function OpinionPanel({ me }: { me: string | null }) {
-  const { file, assessment, record, nameOf, checkers, log } = useCaseBook();
+  const { number, file, record, nameOf, checkers } = useCaseBook();
+  const { assessment } = useStanding();
   const others = checkers.filter(({ id }) => id !== me);
   const [to, setTo] = useState(others[0]?.id ?? '');
   const [asking, setAsking] = useState(false);
@@ -35,10 +36,7 @@ export function OpinionPanel({ me }: { me: string | null }) {
             <p key={id}>
               Asked of {nameOf(opinion.to)}: {checks.length} {checks.length === 1 ? 'check' : 'checks'}.{' '}
               {opinion.to === me && (
-                <Link
-                  href={`/case/${log.folder.number}/second/${id}`}
-                  className="text-accent underline underline-offset-4"
-                >
+                <Link href={`/case/${number}/second/${id}`} className="text-accent underline underline-offset-4">
                   Give it now
                 </Link>
               )}

@@ -1,16 +1,19 @@
 'use client';
 import { type FormEvent, useState } from 'react';
+import { factName } from '@/core/crossread/facts';
 import { GOODS_WORDS, PACKAGING_WORDS } from '@/core/judgement/sentences';
 import { verdictBody } from '@/core/judgement/verdictBody';
-import { useCaseBook } from '../casebook/CaseBook';
+import { useCaseBook, useSaving, useStanding } from '../casebook/CaseBook';
 import { Button, Key } from '../controls/Button';
 import { Sheet } from '../controls/Sheet';
 import { formatInstant } from '../when';
 
 /** Seal the verdict, or see by whom and on what it was sealed, and reopen it with a reason. */
 export function SealPanel() {
-  const { file, assessment, settled, log, grounds, record, nameOf } = useCaseBook();
-  const [asking, setAsking] = useState<'seal' | 'reopen' | null>(null);
+  const { file, grounds, record, nameOf } = useCaseBook();
+  const { assessment, settled } = useStanding();
+  const log = useSaving();
+  const [asking, setAsking] = useState<'seal' | 'reopen' | 'close' | null>(null);
   const [reason, setReason] = useState('');
   const { goods, packaging } = assessment;
   const { seal } = file;
@@ -19,15 +22,65 @@ export function SealPanel() {
     record('verdictSealed', verdictBody(file, log.folder.grounds));
     setAsking(null);
   };
-  const reopen = (event: FormEvent) => {
+  const giveReason = (event: FormEvent) => {
     event.preventDefault();
     if (reason.trim() === '') return;
-    record('reopened', { reason: reason.trim().slice(0, 400) });
+    const why = { reason: reason.trim().slice(0, 400) };
+    if (asking === 'close') record('caseClosed', why);
+    else record('reopened', why);
     setAsking(null);
     setReason('');
   };
+  const closing = asking === 'close';
+  const reasonSheet = (
+    <Sheet
+      open={asking === 'reopen' || closing}
+      onOpenChange={(next) => !next && setAsking(null)}
+      title={closing ? 'Close without a verdict' : 'Reopen the case'}
+      description={
+        closing
+          ? 'For a case that was opened by mistake, or an item that was taken back. It leaves the queue, stays in the records, and can be reopened.'
+          : 'What was there stays in the log; this adds to it.'
+      }
+    >
+      <form onSubmit={giveReason} className="grid gap-3">
+        <label className="grid gap-1">
+          Reason
+          <input
+            // biome-ignore lint/a11y/noAutofocus: the sheet was opened for it
+            autoFocus
+            value={reason}
+            maxLength={400}
+            onChange={(event) => setReason(event.target.value)}
+            className="h-10 border border-line bg-ground px-2 outline-none focus:border-accent"
+          />
+        </label>
+        <div>
+          <Button type="submit" look="act" disabled={reason.trim() === ''}>
+            {closing ? 'Close the case' : 'Reopen'}
+          </Button>
+        </div>
+      </form>
+    </Sheet>
+  );
   const open = assessment.findings.filter(({ mark }) => mark === 'open').length;
 
+  if (file.closed) {
+    return (
+      <section className="border-t pt-3">
+        <h2 className="mb-1 text-[15px] font-semibold">Closed without a verdict</h2>
+        <p>
+          {nameOf(file.closed.by)}, {formatInstant(file.closed.at)}: {file.closed.reason}
+        </p>
+        <div className="mt-3">
+          <Button data-key="s" onClick={() => setAsking('reopen')}>
+            Reopen with a reason <Key>s</Key>
+          </Button>
+        </div>
+        {reasonSheet}
+      </section>
+    );
+  }
   if (seal) {
     return (
       <section className="border-t pt-3">
@@ -35,6 +88,15 @@ export function SealPanel() {
         <p>
           {nameOf(seal.by)}, {seal.at && formatInstant(seal.at)}
         </p>
+        {Object.values(file.notices)
+          .filter(({ others }) => others.length > 0)
+          .map(({ key, display, fact, others, shared }) => (
+            <p key={key} role="status" className="mt-2 text-differs">
+              Since then the {factName(fact, null)} {display} was met on {others.map(({ number }) => number).join(', ')}{' '}
+              too
+              {shared ? '.' : '; no two items share one. Reopen the case to weigh it.'}
+            </p>
+          ))}
         <dl className="mt-2 grid gap-1 text-[13px] text-soft">
           <div>
             <dt className="inline">Seal: </dt>
@@ -59,31 +121,7 @@ export function SealPanel() {
           </Button>
           <ExportLink number={log.folder.number} />
         </div>
-        <Sheet
-          open={asking === 'reopen'}
-          onOpenChange={(next) => !next && setAsking(null)}
-          title="Reopen the case"
-          description="The sealed verdict stays in the log; this adds to it."
-        >
-          <form onSubmit={reopen} className="grid gap-3">
-            <label className="grid gap-1">
-              Reason
-              <input
-                // biome-ignore lint/a11y/noAutofocus: the sheet was opened for it
-                autoFocus
-                value={reason}
-                maxLength={400}
-                onChange={(event) => setReason(event.target.value)}
-                className="h-10 border border-line bg-ground px-2 outline-none focus:border-accent"
-              />
-            </label>
-            <div>
-              <Button type="submit" look="act" disabled={reason.trim() === ''}>
-                Reopen
-              </Button>
-            </div>
-          </form>
-        </Sheet>
+        {reasonSheet}
       </section>
     );
   }
@@ -94,7 +132,11 @@ export function SealPanel() {
           Seal verdict <Key>s</Key>
         </Button>
         <ExportLink number={log.folder.number} />
+        <Button look="quiet" onClick={() => setAsking('close')}>
+          Close without a verdict
+        </Button>
       </div>
+      {reasonSheet}
       {file.reopenings.map(({ at, by, reason: why }) => (
         <p key={at} className="mt-2 text-[13px] text-soft">
           Reopened by {nameOf(by)}, {formatInstant(at)}: {why}

@@ -1,6 +1,6 @@
 'use client';
 import { type FormEvent, useState } from 'react';
-import type { ConfirmedTruth, TruthSource } from '@/core/casefile/event';
+import type { ConfirmedTruth, TruthSource } from '@/core/casefile/events/truthConfirmed';
 import { useCaseBook } from '../casebook/CaseBook';
 import { Button, Key } from '../controls/Button';
 import { Choice } from '../controls/Choice';

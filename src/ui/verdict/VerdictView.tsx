@@ -3,7 +3,7 @@ import { useHotkeys } from 'react-hotkeys-hook';
 import type { Finding } from '@/core/checks/finding';
 import { handlingSentences } from '@/core/judgement/handling';
 import { GOODS_WORDS, PACKAGING_WORDS, type VerdictSentence, verdictSentences } from '@/core/judgement/sentences';
-import { useCaseBook } from '../casebook/CaseBook';
+import { useCaseBook, useStanding } from '../casebook/CaseBook';
 import { QuestionScale } from '../casebook/QuestionScale';
 import { ThreeReadings } from '../inspect/Standing';
 import { MarkSign } from '../marks/MarkSign';
@@ -46,7 +46,8 @@ const STYLES: Partial<Record<VerdictSentence['about'], string>> = {
 
 /** What is decided, why, how sure, what was not looked at; then the working, and the seal. */
 export function VerdictView({ me }: { me: string | null }) {
-  const { file, grounds, assessment } = useCaseBook();
+  const { file, grounds } = useCaseBook();
+  const { assessment } = useStanding();
   const { goods, packaging, findings } = assessment;
   const sentences = verdictSentences(file, assessment);
   // Each panel marks the button of its key; the key itself must not land in the field of the sheet that it opens.

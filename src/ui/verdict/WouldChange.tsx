@@ -1,12 +1,12 @@
 'use client';
 import { formatShare } from '@/core/judgement/decide';
-import { useCaseBook } from '../casebook/CaseBook';
+import { useStanding } from '../casebook/CaseBook';
 
 const SIDE_WORDS = { genuine: 'genuine', undecided: 'undecided', counterfeit: 'counterfeit' };
 
 /** The nearest changes of mind, and what a second look at a doubtful answer is worth. */
 export function WouldChange() {
-  const { assessment } = useCaseBook();
+  const { assessment } = useStanding();
   const { flips, secondLooks } = assessment;
   const looks = secondLooks.filter(({ bits }) => bits >= 0.005).slice(0, 3);
   if (flips.length === 0 && looks.length === 0) return null;

@@ -1,6 +1,6 @@
 import { type OpenCommand, openCase } from '@/desk/openCase';
 import { findCases } from '@/desk/queue';
-import { theDesk } from '../../desk';
+import { checkerAtBench, theDesk } from '../../desk';
 import { bodyJson, respond, whoIsAtBench } from '../respond';
 
 /** POST: open a case. */
@@ -14,5 +14,5 @@ export function POST(request: Request): Promise<Response> {
 /** GET ?q=text: cases by number, title or style code. */
 export function GET(request: Request): Promise<Response> {
   const query = new URL(request.url).searchParams.get('q') ?? '';
-  return respond(request, async () => findCases(await theDesk(), query));
+  return respond(request, async () => findCases(await theDesk(), query, (await checkerAtBench())?.id ?? null));
 }

@@ -1,9 +1,12 @@
+import { blindFolder } from '@/desk/blind';
 import { readCaseFolder } from '@/desk/caseFolder';
-import { theDesk } from '../../../desk';
+import { checkerAtBench, theDesk } from '../../../desk';
 import { respond } from '../../respond';
 
 /** GET: a case with its log and the documents it is held against. */
 export async function GET(request: Request, { params }: { params: Promise<{ number: string }> }): Promise<Response> {
   const { number } = await params;
-  return respond(request, async () => readCaseFolder(await theDesk(), number));
+  return respond(request, async () =>
+    blindFolder(await readCaseFolder(await theDesk(), number), (await checkerAtBench())?.id ?? null),
+  );
 }

@@ -1,11 +1,15 @@
+import { requireSight } from '@/desk/blind';
 import { exportCase } from '@/desk/transfer';
-import { theDesk } from '../../../../desk';
+import { checkerAtBench, theDesk } from '../../../../desk';
 import { respond } from '../../../respond';
 
 /** GET: the case as a file, docs/formats/case.schema.json. */
 export async function GET(request: Request, { params }: { params: Promise<{ number: string }> }): Promise<Response> {
   const { number } = await params;
-  const response = await respond(request, async () => exportCase(await theDesk(), number));
+  const response = await respond(request, async () => {
+    await requireSight(await theDesk(), number, (await checkerAtBench())?.id ?? null);
+    return exportCase(await theDesk(), number);
+  });
   if (response.ok)
     response.headers.set('content-disposition', `attachment; filename="${number.replace(/[^\w-]/g, '')}.json"`);
   return response;

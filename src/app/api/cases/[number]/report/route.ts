@@ -1,13 +1,16 @@
+import { requireSight } from '@/desk/blind';
 import { makeReport } from '@/desk/report/makeReport';
-import { theDesk } from '../../../../desk';
+import { checkerAtBench, theDesk } from '../../../../desk';
 import { complaint } from '../../../respond';
 
 /** GET ?paper=letter: the report of a case as a PDF, A4 unless said otherwise. */
 export async function GET(request: Request, { params }: { params: Promise<{ number: string }> }): Promise<Response> {
   try {
     const { number } = await params;
+    const desk = await theDesk();
+    await requireSight(desk, number, (await checkerAtBench())?.id ?? null);
     const paper = new URL(request.url).searchParams.get('paper') === 'letter' ? 'LETTER' : 'A4';
-    const pdf = await makeReport(await theDesk(), number, paper);
+    const pdf = await makeReport(desk, number, paper);
     return new Response(new Blob([pdf as BlobPart]), {
       headers: {
         'content-type': 'application/pdf',

@@ -1,0 +1,35 @@
+import type { EventKind } from './eventKind';
+
+/** What a printed code was found to stand for in the records, at the time when it was read. */
+export interface Belonging {
+  releaseId: string;
+  revision: number;
+  makerName: string;
+  name: string;
+  styleCode: string;
+  colourName: string;
+  /** The size, where the code names one. */
+  sizeKey: string | null;
+}
+
+/** A printed fact was read. `absent`: the place was looked at and does not print it; `illegible`: it cannot be read. */
+export interface FactRead {
+  place: string;
+  fact: string;
+  state: 'read' | 'absent' | 'illegible';
+  raw: string;
+  via: 'typed' | 'scanned' | 'imported' | 'pasted';
+  belongsTo?: Belonging[];
+  /** Numbers one slip away from a failing one that the records do know. */
+  corrections?: string[];
+  /** Code schemes of other makers that it fits, where it fits none of its own. */
+  fitsOther?: string[];
+}
+
+export const factRead: EventKind<'factRead'> = {
+  type: 'factRead',
+  apply: (file, { body }, stamp) => {
+    const { place, fact } = body;
+    return { ...file, facts: { ...file.facts, [place]: { ...file.facts[place], [fact]: { ...body, ...stamp } } } };
+  },
+};

@@ -1,0 +1,17 @@
+import type { GoodsKind } from '../../releases/release';
+import type { Circumstances } from './circumstancesStated';
+import type { EventKind } from './eventKind';
+
+/** A case begins. */
+export interface Opened {
+  number: string;
+  kind: GoodsKind;
+  query: string;
+  circumstances: Circumstances;
+}
+
+export const opened: EventKind<'opened'> = {
+  type: 'opened',
+  apply: (file) => file,
+  refusal: ({ number }) => `${number} is open already.`,
+};

@@ -1,0 +1,32 @@
+import type { EventKind } from './eventKind';
+import type { ChosenRelease } from './releaseChosen';
+
+/** The documents that a verdict rests on, by revision and content hash. */
+export interface Pins {
+  release: ChosenRelease | null;
+  maker: ChosenRelease | null;
+  chart: ChosenRelease | null;
+  kind: ChosenRelease;
+  houseRules: ChosenRelease;
+  /** The maker's code schemes; absent in verdicts from before there were any. */
+  schemes?: ChosenRelease[];
+  /** What confirmed cases had taught by then; absent or null where there were none. */
+  statistics?: ChosenRelease | null;
+}
+
+export interface VerdictBody {
+  goods: 'genuine' | 'counterfeit' | 'undecided' | 'noObjection';
+  packaging: 'own' | 'notOwn' | 'undecided' | 'notSeen';
+  /** P(goods genuine) and its 90 % interval, rounded to four places. */
+  pGenuine: number;
+  interval: [number, number];
+  /** Weight of all evidence in decibans, to one place. */
+  weight: number;
+  sentences: string[];
+  pins: Pins;
+}
+
+export const verdictSealed: EventKind<'verdictSealed'> = {
+  type: 'verdictSealed',
+  apply: (file, { body, seq, hash }, stamp) => ({ ...file, seal: { ...body, ...stamp, seq, hash } }),
+};

@@ -1,0 +1,121 @@
+'use client';
+import { useRouter } from 'next/navigation';
+import { useCallback, useMemo, useRef, useState } from 'react';
+import type { CaseFile, FactEntry } from '@/core/casefile/caseFile';
+import type { EventBodies, EventType } from '@/core/casefile/event';
+import type { Belonging } from '@/core/casefile/events/factRead';
+import { type ScannedFact, scannedFact, unprefixed } from '@/core/codes/scanned';
+import { contextOf } from '@/core/crossread/context';
+import { readFact } from '@/core/crossread/readFact';
+import type { Grounds } from '@/core/judgement/grounds';
+import { request } from '../request';
+
+/** A scan about which the person has to say something first. */
+export interface ScanQuestion {
+  raw: string;
+  fact: ScannedFact;
+  place: string;
+  /** What stands there already and says something else. */
+  before: FactEntry | null;
+  /** Another product that the scanned code is known to belong to. */
+  belongsTo: Belonging | null;
+}
+
+export interface ScanDesk {
+  /** Take a scan: at the place named, else on the packaging. Does nothing on a sealed case. */
+  take(raw: string, place?: string): void;
+  /** A run of keys that broke off. */
+  broken(text: string): void;
+  question: ScanQuestion | null;
+  /** This item really carries it. */
+  keep(): void;
+  /** It is another item: a case of its own. */
+  openOther(): void;
+  dismiss(): void;
+  /** What became of the last scan, in a sentence. */
+  said: string;
+}
+
+const CASE_NUMBER = /^PP-\d{4,}$/i;
+
+/** Scans within a case: nothing is overwritten silently, and every scan is answered with what became of it. */
+export function useScanDesk({
+  file,
+  grounds,
+  record,
+}: {
+  file: CaseFile;
+  grounds: Grounds;
+  record: <T extends EventType>(type: T, body: EventBodies[T]) => void;
+}): ScanDesk {
+  const router = useRouter();
+  const [question, setQuestion] = useState<ScanQuestion | null>(null);
+  const [said, setSaid] = useState('');
+  const now = useRef({ file, grounds, record });
+  now.current = { file, grounds, record };
+
+  const enter = useCallback((raw: string, fact: ScannedFact, place: string) => {
+    const { grounds: held, record: write } = now.current;
+    write('factRead', { place, fact, state: 'read', raw, via: 'scanned' });
+    const name = held.kind.places.find(({ id }) => id === place)?.name ?? place;
+    setSaid(`Scanned ${raw.slice(0, 40)}: kept on ${name.toLowerCase()}.`);
+  }, []);
+
+  const take = useCallback(
+    async (text: string, place?: string) => {
+      const { file: at, grounds: held } = now.current;
+      const raw = unprefixed(text);
+      if (CASE_NUMBER.test(raw)) {
+        router.push(`/case/${raw.toUpperCase()}`);
+        return;
+      }
+      if (at.seal || at.closed) {
+        setSaid(`Scanned ${raw.slice(0, 40)}: ${at.number} is ${at.seal ? 'sealed' : 'closed'}, so it is not kept.`);
+        return;
+      }
+      const fact = scannedFact(text);
+      const prints = (id: string | undefined) =>
+        held.kind.places.some((each) => each.id === id && each.facts.includes(fact));
+      const where = prints(place)
+        ? place
+        : held.kind.places.find((each) => each.side === 'packaging' && each.facts.includes(fact))?.id;
+      if (!where) {
+        setSaid(`Scanned ${raw.slice(0, 40)}: ${held.kind.name.toLowerCase()} has no place that prints such a code.`);
+        return;
+      }
+      const entry = at.facts[where]?.[fact] ?? null;
+      const context = contextOf(at, held);
+      const normal = (each: string) => readFact(fact, each, context, where).reading?.normal ?? each;
+      const before = entry?.state === 'read' && normal(entry.raw) !== normal(raw) ? entry : null;
+      const query = new URLSearchParams({ fact, raw, ...(held.maker ? { maker: held.maker.id } : {}) });
+      const known = await request<{ belongsTo: Belonging[] }>(`/api/identify?${query}`).catch(() => ({
+        belongsTo: [],
+      }));
+      const own = known.belongsTo.some(({ releaseId }) => releaseId === held.release?.id);
+      const belongsTo = held.release && !own ? (known.belongsTo[0] ?? null) : null;
+      if (before || belongsTo) setQuestion({ raw, fact, place: where, before, belongsTo });
+      else enter(raw, fact, where);
+    },
+    [enter, router],
+  );
+  const keep = useCallback(() => {
+    if (question) enter(question.raw, question.fact, question.place);
+    setQuestion(null);
+  }, [question, enter]);
+  const openOther = useCallback(() => {
+    if (question) router.push(`/?scan=${encodeURIComponent(question.raw)}`);
+    setQuestion(null);
+  }, [question, router]);
+  const dismiss = useCallback(() => {
+    setSaid('The scan was put away; nothing was changed.');
+    setQuestion(null);
+  }, []);
+  const broken = useCallback(
+    (text: string) => setSaid(`A scan broke off after “${text.slice(0, 24)}”; scan it again.`),
+    [],
+  );
+  return useMemo(
+    () => ({ take: (raw, place) => void take(raw, place), broken, question, keep, openOther, dismiss, said }),
+    [take, broken, question, keep, openOther, dismiss, said],
+  );
+}
