@@ -4,9 +4,11 @@ import './globals.css';
 import type { Metadata, Viewport } from 'next';
 import { cookies, headers } from 'next/headers';
 import type { ReactNode } from 'react';
+import { readHouseRules } from '@/desk/houseRules';
 import { checkersAtBench } from '@/desk/roster';
 import { StyleNonce } from '@/ui/frame/StyleNonce';
 import { TopBar } from '@/ui/frame/TopBar';
+import { HouseTime } from '@/ui/house/House';
 import { checkerAtBench, ROOM_COOKIE, theDesk } from './desk';
 
 export const metadata: Metadata = {
@@ -20,12 +22,23 @@ export default async function Layout({ children }: { children: ReactNode }) {
   const nonce = (await headers()).get('x-nonce') ?? '';
   const checkers = await checkersAtBench(await theDesk());
   const checker = await checkerAtBench();
+  const { rules } = await readHouseRules(await theDesk());
   return (
     <html lang="en" data-room={room} suppressHydrationWarning>
       <body>
+        <a
+          href="#content"
+          className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-sheet focus:px-4 focus:py-2"
+        >
+          Skip to the content
+        </a>
         <StyleNonce nonce={nonce} />
-        <TopBar checkers={checkers} checker={checker?.id ?? null} room={room} />
-        {children}
+        <HouseTime timeZone={rules.house?.timeZone ?? 'UTC'}>
+          <TopBar checkers={checkers} checker={checker?.id ?? null} room={room} />
+          <div id="content" tabIndex={-1} className="outline-none">
+            {children}
+          </div>
+        </HouseTime>
       </body>
     </html>
   );

@@ -17,10 +17,12 @@ import { addDays } from '@/core/dates/day';
 import type { DateOrder } from '@/core/dates/printedDate';
 import type { CaseFolder } from '@/core/judgement/grounds';
 import { groundsOf } from '@/core/judgement/grounds';
+import type { House } from '@/core/judgement/houseRules';
 import { verdictBody } from '@/core/judgement/verdictBody';
 import { findRow, mirrored } from '@/core/sizes/sizeChart';
 import { readCaseFolder } from '@/desk/caseFolder';
 import type { Desk } from '@/desk/desk';
+import { readHouseRules, saveHouseRules } from '@/desk/houseRules';
 import { openCase } from '@/desk/openCase';
 import { readQueue } from '@/desk/queue';
 import { recordEvents } from '@/desk/recordEvents';
@@ -299,6 +301,15 @@ async function layOut(desk: Desk, plan: CasePlan): Promise<string> {
   return number;
 }
 
+/** The consignment desk of the demo world. */
+const HOUSE: House = {
+  name: 'Halyard Row Exchange',
+  address: '7 Halyard Row\nThe Old Chandlery',
+  timeZone: 'Etc/GMT-1',
+  currency: 'EUR',
+  languages: ['en'],
+};
+
 /**
  * Fill a desk with the demo world: made-up makers, releases, checkers and items, from one seed. A desk that
  * has cases already is left as it is.
@@ -318,6 +329,8 @@ export async function fillDemo(desk: Desk, { history = true }: { history?: boole
     ...RELEASES.map((body) => ({ kind: 'release' as const, body })),
     { kind: 'roster' as const, body: ROSTER },
   ]);
+  const { rules } = await readHouseRules(demo);
+  await saveHouseRules(demo, { ...rules, house: HOUSE });
   if (history) await fillHistory(demo, RELEASES, DEMO_TODAY, world.moveTo);
   // Numbers are given in the order of opening, so the oldest item comes first.
   const plans = [...CASE_PLANS].sort((a, b) => b.daysAgo - a.daysAgo);

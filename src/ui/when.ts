@@ -13,8 +13,3 @@ export function formatAgo(at: string, now: string): string {
   if (days < 15) return days === 1 ? '1 day ago' : `${days} days ago`;
   return formatDay(at.slice(0, 10));
 }
-
-/** `9 Mar 2026, 14:05 UTC`, the same for everybody who reads it. */
-export function formatInstant(at: string): string {
-  return `${formatDay(at.slice(0, 10))}, ${at.slice(11, 16)} UTC`;
-}

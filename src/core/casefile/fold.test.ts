@@ -67,7 +67,7 @@ describe('fold', () => {
     const reopened = fold(CASE, logOf(opened, verdict, { type: 'reopened', body: { reason: 'new exemplar' } }));
     expect(reopened.seal).toBeNull();
     expect(refusal(reopened, 'factRead')).toBeNull();
-    expect(refusal(reopened, 'reopened')).toMatch(/not sealed/);
+    expect(refusal(reopened, 'reopened')).toMatch(/neither sealed nor closed|not sealed/);
     expect(refusal(reopened, 'opened')).toMatch(/open already/);
   });
   it('refuses a log that does not begin at the beginning', () => {

@@ -98,7 +98,7 @@ export function assess(file: CaseFile, grounds: Grounds, options: { draws?: numb
   /** Only what the house requires still stands against a decision. */
   const waits = missing.length > 0 && schoolDecides(rules, { ...deciding, missing: [] }).decision !== 'undecided';
   const packagingSide = sideOfThresholds(pOwn, intervals.own, limits);
-  const packaging = decidePackaging(packagingSide.side, packagingSide.reasons, file.circumstances.packaged);
+  const packaging = decidePackaging(packagingSide.side, packagingSide.reasons, file.circumstances);
 
   const extremes = bound(findings, evidence);
   const sideAt = (p: number) => (p >= limits.accept ? 'yes' : p <= limits.reject ? 'no' : 'open');

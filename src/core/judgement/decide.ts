@@ -1,7 +1,7 @@
 import { type HouseRules, type Thresholds, thresholds } from './houseRules';
 
 export type GoodsDecision = 'genuine' | 'counterfeit' | 'undecided' | 'noObjection';
-export type PackagingDecision = 'own' | 'notOwn' | 'undecided' | 'notSeen';
+export type PackagingDecision = 'own' | 'notOwn' | 'undecided' | 'notSeen' | 'noObjection';
 
 export interface Decision<D> {
   decision: D;
@@ -92,11 +92,16 @@ export function decideGoods(
   return inHand ? { decision: 'genuine', reasons } : { decision: 'noObjection', reasons: ['only pictures were seen'] };
 }
 
-/** Turn a side into a decision about the packaging. */
-export function decidePackaging(side: Side, reasons: string[], packaged: boolean): Decision<PackagingDecision> {
+/** Turn a side into a decision about the packaging; pictures alone never do better than “no objection”. */
+export function decidePackaging(
+  side: Side,
+  reasons: string[],
+  { packaged, inHand }: { packaged: boolean; inHand: boolean },
+): Decision<PackagingDecision> {
   if (!packaged) return { decision: 'notSeen', reasons: ['the goods came without packaging'] };
   if (side === 'open') return { decision: 'undecided', reasons };
-  return { decision: side === 'yes' ? 'own' : 'notOwn', reasons };
+  if (side === 'no') return { decision: 'notOwn', reasons };
+  return inHand ? { decision: 'own', reasons } : { decision: 'noObjection', reasons: ['only pictures were seen'] };
 }
 
 /** What a decision about the goods rests on. */

@@ -22,7 +22,25 @@ export interface HouseRules {
   school: 'weighing' | 'oneFault' | 'chain';
   /** Checks without which no case is decided, by kind of goods. */
   required: Record<string, string[]>;
+  house?: House;
 }
+
+/** Who the house is, for its letters, and how it tells time. */
+export interface House {
+  name: string;
+  address: string;
+  /** IANA name, such as `Etc/GMT-1`. */
+  timeZone: string;
+  /** ISO 4217. */
+  currency: string;
+  /** BCP 47 tags of the languages in which it writes. */
+  languages: string[];
+  /** SHA-256 of a picture that is kept at this desk. */
+  logo?: string;
+}
+
+/** What stands for a house that said nothing of itself. */
+export const UNNAMED_HOUSE: House = { name: '', address: '', timeZone: 'UTC', currency: 'EUR', languages: ['en'] };
 
 /** The probabilities of P(genuine) between which escalating is cheapest. */
 export interface Thresholds {

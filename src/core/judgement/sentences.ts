@@ -18,6 +18,7 @@ export const PACKAGING_WORDS: Record<PackagingDecision, string> = {
   notOwn: 'not its own',
   undecided: 'undecided',
   notSeen: 'not seen',
+  noObjection: 'no objection from pictures',
 };
 
 /** How much a weight in decibans is worth, in a word. */
@@ -34,6 +35,20 @@ export function weightWord(decibans: number): string {
 export function formatWeight(decibans: number): string {
   const rounded = decibans.toFixed(1);
   return `${decibans > 0 && rounded !== '0.0' ? '+' : decibans < 0 && rounded !== '-0.0' ? '−' : ''}${rounded.replace('-', '')}\u00a0dban`;
+}
+
+/**
+ * A weight as odds that a customer can read: what was seen is so many times likelier one way.
+ *
+ * @param decibans positive where it speaks for the goods
+ * @example oddsWords(-7) // 'What was seen is 5 times likelier if the goods are counterfeit.'
+ */
+export function oddsWords(decibans: number): string {
+  const times = 10 ** (Math.abs(decibans) / 10);
+  if (times < 1.5) return 'What was seen is about as likely with genuine goods as with counterfeit ones.';
+  const rounded = times < 10 ? Math.round(times) : Number(times.toPrecision(times < 100 ? 1 : 2));
+  const figure = times > 100_000 ? 'over 100,000' : rounded.toLocaleString('en');
+  return `What was seen is ${figure} times likelier if the goods are ${decibans > 0 ? 'genuine' : 'counterfeit'}.`;
 }
 
 /** `90 % interval 95 % to 99 %`. */
@@ -63,12 +78,16 @@ export interface VerdictSentence {
 
 const MOST = 3;
 
-function goodsSentence({ goods }: Assessment): string {
+function goodsSentence({ goods }: Assessment, sealed: boolean): string {
+  // Only what is sealed is anybody's opinion.
+  const whose = sealed
+    ? 'In our opinion the goods are'
+    : 'As it stands, not sealed, the evidence says that the goods are';
   switch (goods.decision) {
     case 'genuine':
-      return 'In our opinion the goods are genuine.';
+      return `${whose} genuine.`;
     case 'counterfeit':
-      return 'In our opinion the goods are counterfeit.';
+      return `${whose} counterfeit.`;
     case 'noObjection':
       return 'From pictures alone there is no objection to the goods. Only the item in hand could show more.';
     case 'undecided':
@@ -76,9 +95,10 @@ function goodsSentence({ goods }: Assessment): string {
   }
 }
 
-function sureSentence({ goods, weighing, thresholds }: Assessment): string {
+function sureSentence({ goods, weighing, thresholds }: Assessment, inHand: boolean): string {
   const way = weighing.weight >= 0 ? 'for' : 'against';
-  return `That they are genuine: ${formatShareAgainst(goods.p, thresholds)} (${formatInterval90(goods.interval)}). All that was seen weighs ${formatWeight(weighing.weight)}, which is ${weightWord(weighing.weight)} evidence ${way} them.`;
+  const chance = inHand ? 'That they are genuine' : 'What the pictures alone would make it';
+  return `${chance}: ${formatShareAgainst(goods.p, thresholds)} (${formatInterval90(goods.interval)}). All that was seen weighs ${formatWeight(weighing.weight)}, which is ${weightWord(weighing.weight)} evidence ${way} them.`;
 }
 
 function packagingSentence({ packaging, states }: Assessment): string {
@@ -90,6 +110,8 @@ function packagingSentence({ packaging, states }: Assessment): string {
       return `The packaging is not what genuine goods of this release left the factory in (that it is: ${formatShare(packaging.p)}). Goods and packaging from different items: ${foreign}.`;
     case 'undecided':
       return `Whether the packaging is the goods’ own stays undecided: ${packaging.reasons.join('; ')}.`;
+    case 'noObjection':
+      return 'From pictures alone there is no objection to the packaging.';
     case 'notSeen':
       return 'The goods came without packaging, so nothing is said about it.';
   }
@@ -121,8 +143,8 @@ export function verdictSentences(file: CaseFile, assessment: Assessment): Verdic
   const open = findings.filter(({ mark }) => mark === 'open');
   const excused = findings.filter(({ mark }) => mark === 'excused');
   const sentences: VerdictSentence[] = [
-    { about: 'goods', text: goodsSentence(assessment) },
-    { about: 'sure', text: sureSentence(assessment) },
+    { about: 'goods', text: goodsSentence(assessment, file.seal !== null) },
+    { about: 'sure', text: sureSentence(assessment, file.circumstances.inHand) },
     { about: 'packaging', text: packagingSentence(assessment) },
   ];
   if (speaksFor.length > 0)

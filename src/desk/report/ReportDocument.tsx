@@ -1,16 +1,23 @@
 import { Document, Image, Page, StyleSheet, Text, View } from '@react-pdf/renderer';
 import type { ReactNode } from 'react';
 import type { CaseFile } from '@/core/casefile/caseFile';
+import type { Channel } from '@/core/casefile/events/circumstancesStated';
 import type { Finding } from '@/core/checks/finding';
+import type { DateMark } from '@/core/crossread/dateLine';
+import { factName } from '@/core/crossread/facts';
+import { formatInstant } from '@/core/dates/instant';
 import type { Assessment } from '@/core/judgement/assess';
 import { formatShare } from '@/core/judgement/decide';
 import type { Grounds } from '@/core/judgement/grounds';
 import { handlingSentences } from '@/core/judgement/handling';
+import type { House } from '@/core/judgement/houseRules';
 import {
   findingWords,
+  forAndAgainst,
   formatInterval90,
   formatWeight,
   GOODS_WORDS,
+  oddsWords,
   PACKAGING_WORDS,
   verdictSentences,
   weightWord,
@@ -24,13 +31,19 @@ export type PaperSize = 'A4' | 'LETTER';
 export interface PrintedPhoto {
   jpeg: Buffer;
   caption: string;
+  /** The check that it belongs to. */
+  check?: string;
 }
 
 export interface ReportContent {
+  house: House;
+  /** The house's own mark, ready for print. */
+  logo: Buffer | null;
   file: CaseFile;
   grounds: Grounds;
   assessment: Assessment;
   photos: PrintedPhoto[];
+  marks: DateMark[];
   nameOf(checker: string): string;
   paper: PaperSize;
   madeAt: string;
@@ -59,19 +72,56 @@ const s = StyleSheet.create({
     flexDirection: 'row',
     justifyContent: 'space-between',
   },
+  draft: {
+    position: 'absolute',
+    top: 330,
+    left: 60,
+    right: 60,
+    textAlign: 'center',
+    fontSize: 110,
+    fontWeight: 700,
+    lineHeight: 1,
+    color: '#000000',
+    opacity: 0.07,
+    transform: 'rotate(-32deg)',
+  },
   footText: { fontSize: 7.5, color: SOFT, lineHeight: 1.2 },
 });
 
-const instant = (at: string): string => `${at.slice(0, 10)} ${at.slice(11, 16)} UTC`;
-
-function Foot({ file }: Pick<ReportContent, 'file'>) {
+function Foot({ file, house }: Pick<ReportContent, 'file' | 'house'>) {
   return (
     <View style={s.foot} fixed>
-      <Text>
+      <Text style={s.footText}>
+        {house.name ? `${house.name} · ` : ''}
         {file.number} · log {file.head.slice(0, 16)}… · an opinion on the evidence listed; no legal finding, no
         accusation
       </Text>
-      <Text render={({ pageNumber, totalPages }) => `${pageNumber} / ${totalPages}`} />
+      <Text style={s.footText} render={({ pageNumber, totalPages }) => `page ${pageNumber} of ${totalPages}`} />
+    </View>
+  );
+}
+
+/** Across every page of what is not sealed. */
+function Draft({ file }: Pick<ReportContent, 'file'>) {
+  return file.seal ? null : (
+    <Text style={s.draft} fixed>
+      DRAFT
+    </Text>
+  );
+}
+
+/** The house's own head. */
+function Letterhead({ house, logo }: Pick<ReportContent, 'house' | 'logo'>) {
+  if (!house.name && !logo) return null;
+  return (
+    <View style={{ flexDirection: 'row', alignItems: 'center', gap: 12, marginBottom: 14 }}>
+      {logo && (
+        <Image src={{ data: logo, format: 'png' }} style={{ height: 34, maxWidth: 130, objectFit: 'contain' }} />
+      )}
+      <View>
+        <Text style={{ fontSize: 12, fontWeight: 700 }}>{house.name}</Text>
+        <Text style={{ fontSize: 8, color: SOFT }}>{house.address.split(/\r?\n/).filter(Boolean).join(' · ')}</Text>
+      </View>
     </View>
   );
 }
@@ -84,26 +134,71 @@ function Heading({ children }: { children: ReactNode }) {
   );
 }
 
+const CHANNEL_WORDS: Record<Channel, string> = {
+  unstated: 'channel not stated',
+  'walk-in': 'brought in over the counter',
+  regular: 'from a regular seller',
+  marketplace: 'from a marketplace',
+  auction: 'from an auction',
+  trade: 'from the trade',
+};
+
+/** How it came and what of it could be looked at. */
+function howItCame({ circumstances }: CaseFile): string {
+  const { channel, condition, inHand, packaged } = circumstances;
+  const parts = [
+    `condition: ${condition}`,
+    CHANNEL_WORDS[channel],
+    inHand ? 'looked at in hand' : 'looked at in pictures only',
+    packaged ? 'with its packaging' : 'without packaging',
+  ];
+  return parts.join(' · ');
+}
+
+/** The photographs of the checks that moved the opinion most. */
+function deciding({ photos, assessment }: ReportContent): PrintedPhoto[] {
+  const { speaksFor, speaksAgainst } = forAndAgainst(assessment);
+  const weights = new Map(
+    [...speaksFor, ...speaksAgainst].map(({ finding, weight }) => [finding.check.id, Math.abs(weight)]),
+  );
+  return photos
+    .filter(({ check }) => check && weights.has(check))
+    .sort((a, b) => (weights.get(b.check ?? '') ?? 0) - (weights.get(a.check ?? '') ?? 0))
+    .slice(0, 3);
+}
+
+/** What a customer is told: no weights in decibans, but odds; the working has the rest. */
+const PLAIN = new Set(['goods', 'packaging', 'open', 'limits', 'law']);
+
 function CustomerPage(content: ReportContent) {
-  const { file, grounds, assessment, nameOf, paper } = content;
+  const { file, grounds, assessment, nameOf, paper, house, madeAt } = content;
   const { release, maker, kind } = grounds;
-  const { goods, packaging, thresholds } = assessment;
+  const { goods, packaging, thresholds, weighing } = assessment;
   const title = release ? `${maker?.name ?? ''} ${release.name}, ${release.colourName}` : file.query || kind.name;
-  const sentences = verdictSentences(file, assessment);
+  const sentences = verdictSentences(file, assessment).filter(({ about }) => PLAIN.has(about));
   const by = file.seal ?? file.touched;
   const handling = handlingSentences(goods.decision, grounds.kind);
+  const notices = Object.values(file.notices).filter(({ others }) => others.length > 0);
+  const pictures = deciding(content);
   return (
     <Page size={paper} style={s.page}>
+      <Draft file={file} />
+      <Letterhead {...content} />
       <View style={{ flexDirection: 'row', justifyContent: 'space-between' }}>
         <View style={{ flex: 1, paddingRight: 16 }}>
-          <Text style={s.soft}>Opinion on an item · {file.number}</Text>
+          <Text style={s.soft}>
+            {file.seal ? 'Opinion on an item' : 'Draft, not an opinion yet'} · {file.number}
+          </Text>
           <Text style={s.title}>{title}</Text>
           <Text style={[s.mono, { fontSize: 12, marginTop: 2 }]}>
             {release?.styleCode ?? ''}
             {file.sizeKey ? `   size ${file.sizeKey}` : ''}
           </Text>
-          <Text style={[s.soft, { marginTop: 3 }]}>
-            {file.seal ? 'Sealed' : 'Not sealed; a draft'} by {nameOf(by.by)}, {instant(by.at)}
+          <Text style={[s.soft, { marginTop: 3 }]}>{howItCame(file)}</Text>
+          <Text style={s.soft}>
+            {file.seal
+              ? `Sealed by ${nameOf(by.by)}, ${formatInstant(by.at, house.timeZone)}`
+              : `Printed ${formatInstant(madeAt, house.timeZone)}; the work goes on`}
           </Text>
         </View>
         <View style={{ alignItems: 'center', width: 84 }}>
@@ -114,10 +209,10 @@ function CustomerPage(content: ReportContent) {
       <View style={{ flexDirection: 'row', marginTop: 14, gap: 24 }}>
         {(
           [
-            ['Goods', GOODS_WORDS[goods.decision], goods],
-            ['Packaging', PACKAGING_WORDS[packaging.decision], packaging],
+            ['Goods', GOODS_WORDS[goods.decision], goods, 'that they are genuine'],
+            ['Packaging', PACKAGING_WORDS[packaging.decision], packaging, 'that it is their own'],
           ] as const
-        ).map(([name, word, standing]) => (
+        ).map(([name, word, standing, what]) => (
           <View key={name} style={{ flex: 1 }}>
             <Text style={s.soft}>{name}</Text>
             <Text style={{ fontSize: 15, fontWeight: 700 }}>{word}</Text>
@@ -125,8 +220,8 @@ function CustomerPage(content: ReportContent) {
               <>
                 <ScaleLine p={standing.p} interval={standing.interval} {...thresholds} width={230} />
                 <Text style={{ fontSize: 8, color: SOFT }}>
-                  {name === 'Goods' ? 'that they are genuine' : 'that it is their own'}: {formatShare(standing.p)},{' '}
-                  {formatInterval90(standing.interval)}
+                  {file.circumstances.inHand ? what : 'what the pictures alone would make it'}:{' '}
+                  {formatShare(standing.p)}, {formatInterval90(standing.interval)}
                 </Text>
               </>
             )}
@@ -135,21 +230,88 @@ function CustomerPage(content: ReportContent) {
       </View>
       <View style={{ marginTop: 12, gap: 5 }}>
         {sentences.map(({ about, text }) => (
-          <Text
-            key={about}
-            style={about === 'goods' ? { fontSize: 12, fontWeight: 700 } : about === 'law' ? s.soft : {}}
-          >
-            {text}
-          </Text>
+          <View key={about} style={{ gap: 5 }}>
+            <Text style={about === 'goods' ? { fontSize: 12, fontWeight: 700 } : about === 'law' ? s.soft : {}}>
+              {text}
+            </Text>
+            {about === 'goods' && <Text>{oddsWords(weighing.weight)}</Text>}
+          </View>
         ))}
       </View>
+      {notices.map(({ key, display, fact, others }) => (
+        <Text key={key} style={{ marginTop: 6, fontWeight: 700 }}>
+          Since it was sealed, the {factName(fact, null)} {display} was met on{' '}
+          {others.length === 1 ? 'another item' : `${others.length} other items`} at this desk; ask for the newest state
+          of the case.
+        </Text>
+      ))}
       {handling.length > 0 && (
         <View style={{ marginTop: 10, borderLeft: `2 solid ${INK}`, paddingLeft: 8 }}>
           <Text>{handling.join(' ')}</Text>
         </View>
       )}
-      <Foot file={file} />
+      {pictures.length > 0 && (
+        <View style={{ flexDirection: 'row', gap: 10, marginTop: 14 }}>
+          {pictures.map((photo) => (
+            <PhotoBox key={photo.caption} photo={photo} />
+          ))}
+        </View>
+      )}
+      {file.seal && (
+        <View style={{ flexDirection: 'row', gap: 24, marginTop: 34 }} wrap={false}>
+          {[nameOf(by.by), 'place and date'].map((what) => (
+            <View key={what} style={{ flex: 1, borderTop: `0.7 solid ${INK}`, paddingTop: 3 }}>
+              <Text style={{ fontSize: 8, color: SOFT }}>{what}</Text>
+            </View>
+          ))}
+        </View>
+      )}
+      <Foot {...content} />
     </Page>
+  );
+}
+
+function PhotoBox({ photo: { jpeg, caption } }: { photo: PrintedPhoto }) {
+  return (
+    <View style={{ width: 160 }} wrap={false}>
+      <Image src={{ data: jpeg, format: 'jpg' }} style={{ width: 160, maxHeight: 150, objectFit: 'contain' }} />
+      <Text style={{ fontSize: 7.5, color: SOFT }}>{caption}</Text>
+    </View>
+  );
+}
+
+/** One page to lie with the item: what it is, how it stands, how to find the case. */
+export function SlipDocument(content: ReportContent) {
+  const { file, grounds, assessment, house, madeAt } = content;
+  const { release, maker, kind } = grounds;
+  const title = release ? `${maker?.name ?? ''} ${release.name}, ${release.colourName}` : file.query || kind.name;
+  return (
+    <Document title={`${file.number}, slip`} creator="Pinprick" producer="Pinprick" language="en">
+      <Page size="A6" style={[s.page, { padding: 24, paddingBottom: 30 }]}>
+        <Letterhead {...content} />
+        <View style={{ flexDirection: 'row', gap: 12 }}>
+          <QrCode text={file.number} size={84} />
+          <View style={{ flex: 1 }}>
+            <Text style={[s.mono, { fontSize: 17, fontWeight: 700 }]}>{file.number}</Text>
+            <Text style={{ fontWeight: 700, marginTop: 4 }}>{title}</Text>
+            <Text style={s.mono}>{release?.styleCode ?? ''}</Text>
+            {file.sizeKey && <Text>size {file.sizeKey}</Text>}
+          </View>
+        </View>
+        <Text style={{ marginTop: 10 }}>{howItCame(file)}</Text>
+        <Text style={{ marginTop: 8, fontSize: 12, fontWeight: 700 }}>
+          {file.seal
+            ? `Goods ${GOODS_WORDS[assessment.goods.decision]}, packaging ${PACKAGING_WORDS[assessment.packaging.decision]}`
+            : 'Not decided yet'}
+        </Text>
+        <Text style={[s.soft, { marginTop: 8, fontSize: 8 }]}>
+          {file.seal
+            ? `Sealed ${formatInstant(file.seal.at, house.timeZone)}`
+            : `Printed ${formatInstant(madeAt, house.timeZone)}`}
+          . An opinion on the evidence listed; no legal finding, no accusation.
+        </Text>
+      </Page>
+    </Document>
   );
 }
 
@@ -251,7 +413,7 @@ function Matrix({ assessment }: ReportContent) {
       <Heading>What is printed where</Heading>
       {tables.map((some) => (
         <View key={some.map(({ id }) => id).join()} style={{ marginBottom: 8 }}>
-          <View style={[s.row, { color: SOFT }]}>
+          <View style={[s.row, { color: SOFT }]} fixed>
             <Text style={{ width: 96 }}>Fact</Text>
             <Text style={{ width: 96 }}>Record</Text>
             {some.map(({ id, name }) => (
@@ -289,18 +451,15 @@ function Photographs({ photos }: ReportContent) {
     <>
       <Heading>Photographs, {photos.length}</Heading>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 10 }}>
-        {photos.map(({ jpeg, caption }) => (
-          <View key={caption} style={{ width: 160 }} wrap={false}>
-            <Image src={{ data: jpeg, format: 'jpg' }} style={{ width: 160, maxHeight: 150, objectFit: 'contain' }} />
-            <Text style={{ fontSize: 7.5, color: SOFT }}>{caption}</Text>
-          </View>
+        {photos.map((photo) => (
+          <PhotoBox key={photo.caption} photo={photo} />
         ))}
       </View>
     </>
   );
 }
 
-function Readings({ assessment, file, grounds, madeAt }: ReportContent) {
+function Readings({ assessment, file, grounds, madeAt, house }: ReportContent) {
   const { oneFault, chain, goods, parting } = assessment;
   const pins = file.seal?.pins;
   const lines: [string, string][] = [
@@ -321,7 +480,8 @@ function Readings({ assessment, file, grounds, madeAt }: ReportContent) {
     ],
     ['Seal', file.seal?.hash || 'none'],
     ['Log', `${file.seq} events, last ${file.head}`],
-    ['Made', instant(madeAt)],
+    ['Made', formatInstant(madeAt, house.timeZone)],
+    ['How it came', howItCame(file)],
   ];
   return (
     <>
@@ -336,6 +496,71 @@ function Readings({ assessment, file, grounds, madeAt }: ReportContent) {
   );
 }
 
+/** Everything with a date, and what contradicts what. */
+function Dates({ marks }: ReportContent) {
+  if (marks.length < 2) return null;
+  return (
+    <>
+      <Heading>Dates</Heading>
+      {marks.map(({ id, label, text, against }) => (
+        <View key={id} style={s.row} wrap={false}>
+          <Text style={{ width: 170 }}>{label}</Text>
+          <Text style={{ width: 150 }}>{text}</Text>
+          <Text style={{ flex: 1, fontSize: 8 }}>{against.map(({ sentence }) => sentence).join(' ')}</Text>
+        </View>
+      ))}
+    </>
+  );
+}
+
+/** Each genuine variant, and what it cannot account for. */
+function Chains({ assessment }: ReportContent) {
+  const { fits } = assessment.chain.fit;
+  if (fits.length === 0) return null;
+  return (
+    <>
+      <Heading>Variant chains</Heading>
+      {fits.map(({ variant, broken }) => (
+        <View key={variant.id} style={s.row} wrap={false}>
+          <View style={{ width: 14 }}>
+            <MarkShape mark={broken.length > 0 ? 'differs' : 'agrees'} />
+          </View>
+          <Text style={{ width: 170 }}>{variant.name}</Text>
+          <Text style={{ flex: 1, fontSize: 8 }}>
+            {broken.length > 0
+              ? `does not account for ${broken.map(({ label }) => label).join('; ')}`
+              : 'accounts for all that was seen'}
+          </Text>
+        </View>
+      ))}
+    </>
+  );
+}
+
+const LEGEND = ['agrees', 'differs', 'cantTell', 'missing', 'excused', 'open'] as const;
+const LEGEND_WORDS: Record<(typeof LEGEND)[number], string> = {
+  agrees: 'agrees',
+  differs: 'differs',
+  cantTell: 'can’t tell',
+  missing: 'missing',
+  excused: 'excused',
+  open: 'not looked at',
+};
+
+/** What the marks mean. */
+function Legend() {
+  return (
+    <View style={{ flexDirection: 'row', gap: 14, marginTop: 6 }}>
+      {LEGEND.map((mark) => (
+        <View key={mark} style={{ flexDirection: 'row', gap: 3, alignItems: 'center' }}>
+          <MarkShape mark={mark} size={7} />
+          <Text style={{ fontSize: 8, color: SOFT }}>{LEGEND_WORDS[mark]}</Text>
+        </View>
+      ))}
+    </View>
+  );
+}
+
 /** A verdict on paper: one page for the customer, then all of the working. */
 export function ReportDocument(content: ReportContent) {
   const { file, paper } = content;
@@ -343,13 +568,17 @@ export function ReportDocument(content: ReportContent) {
     <Document title={`${file.number}, opinion on an item`} creator="Pinprick" producer="Pinprick" language="en">
       <CustomerPage {...content} />
       <Page size={paper} style={s.page}>
+        <Draft file={file} />
         <Text style={s.title}>The working</Text>
+        <Legend />
         <Readings {...content} />
         <Waterfall {...content} />
+        <Dates {...content} />
+        <Chains {...content} />
         <Matrix {...content} />
         <Findings {...content} />
         <Photographs {...content} />
-        <Foot file={file} />
+        <Foot {...content} />
       </Page>
     </Document>
   );

@@ -1,24 +1,46 @@
 import { renderToBuffer } from '@react-pdf/renderer';
 import sharp from 'sharp';
 import { fold } from '@/core/casefile/fold';
+import { contextOf } from '@/core/crossread/context';
+import { dateMarks } from '@/core/crossread/dateLine';
 import { assess } from '@/core/judgement/assess';
 import { groundsOf } from '@/core/judgement/grounds';
+import { UNNAMED_HOUSE } from '@/core/judgement/houseRules';
 import { readPhotograph } from '@/store/photographs';
 import { readCaseFolder } from '../caseFolder';
 import type { Desk } from '../desk';
+import { readHouseRules } from '../houseRules';
+import { photograph } from '../photographs';
 import { checkersAtBench } from '../roster';
 import { registerFonts } from './fonts';
-import { type PaperSize, type PrintedPhoto, ReportDocument } from './ReportDocument';
+import { type PaperSize, type PrintedPhoto, ReportDocument, SlipDocument } from './ReportDocument';
 
 const PRINT_WIDTH = 900;
+
+/** The house's mark as a small PNG; a report never fails because of it. */
+async function logoFor(desk: Desk, sha256: string): Promise<Buffer | null> {
+  try {
+    const { bytes } = await photograph(desk, sha256);
+    return await sharp(bytes).resize({ height: 160, withoutEnlargement: true }).png().toBuffer();
+  } catch {
+    return null;
+  }
+}
 
 /**
  * A case's verdict as a PDF: sentences and scales, the working, every finding, the matrix, photographs; marks and
  * bars as vectors, fonts embedded.
  *
+ * @param as a slip is one small page to lie with the item
+ *
  * @throws Refusal where there is no such case
  */
-export async function makeReport(desk: Desk, number: string, paper: PaperSize): Promise<Uint8Array> {
+export async function makeReport(
+  desk: Desk,
+  number: string,
+  paper: PaperSize,
+  as: 'report' | 'slip' = 'report',
+): Promise<Uint8Array> {
   registerFonts();
   const { id, events, grounds: revisions } = await readCaseFolder(desk, number);
   const file = fold(id, events);
@@ -33,18 +55,24 @@ export async function makeReport(desk: Desk, number: string, paper: PaperSize): 
         .jpeg()
         .toBuffer();
       const what = grounds.kind.checks.find((each) => each.id === check)?.name;
-      return { jpeg, caption: `${what ? `${what}: ` : ''}${name} (${sha256.slice(0, 12)}…)` };
+      return { jpeg, check, caption: `${what ? `${what}: ` : ''}${name} (${sha256.slice(0, 12)}…)` };
     }),
   );
-  return renderToBuffer(
-    <ReportDocument
-      file={file}
-      grounds={grounds}
-      assessment={assess(file, grounds)}
-      photos={photos}
-      nameOf={(checker) => checkers.find((each) => each.id === checker)?.name ?? checker}
-      paper={paper}
-      madeAt={desk.now()}
-    />,
-  );
+  const { rules } = await readHouseRules(desk);
+  const house = rules.house ?? UNNAMED_HOUSE;
+  const assessment = assess(file, grounds);
+  const context = contextOf(file, grounds);
+  const content = {
+    house,
+    logo: house.logo ? await logoFor(desk, house.logo) : null,
+    file,
+    grounds,
+    assessment,
+    photos,
+    marks: dateMarks(assessment.reading, context, context.today),
+    nameOf: (checker: string) => checkers.find((each) => each.id === checker)?.name ?? checker,
+    paper,
+    madeAt: desk.now(),
+  };
+  return renderToBuffer(as === 'slip' ? <SlipDocument {...content} /> : <ReportDocument {...content} />);
 }

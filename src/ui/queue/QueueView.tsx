@@ -135,7 +135,7 @@ function Line({
               ·{' '}
               {sealed
                 ? `packaging ${PACKAGING_WORDS[line.packaging.decision]}`
-                : `${formatShareAgainst(line.goods.p, line)} genuine`}
+                : `${formatShareAgainst(line.goods.p, line)} ${line.inHand ? 'genuine' : 'by pictures'}`}
             </span>
           </span>
         </span>

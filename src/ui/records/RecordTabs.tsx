@@ -8,6 +8,7 @@ const TABS = [
   { href: '/charts', name: 'Size charts' },
   { href: '/checks', name: 'Checks' },
   { href: '/rules', name: 'House rules' },
+  { href: '/house', name: 'The house' },
 ];
 
 /** The kinds of record that the desk keeps, above their lists. */

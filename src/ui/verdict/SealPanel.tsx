@@ -6,11 +6,12 @@ import { verdictBody } from '@/core/judgement/verdictBody';
 import { useCaseBook, useSaving, useStanding } from '../casebook/CaseBook';
 import { Button, Key } from '../controls/Button';
 import { Sheet } from '../controls/Sheet';
-import { formatInstant } from '../when';
+import { useInstant } from '../house/House';
 
 /** Seal the verdict, or see by whom and on what it was sealed, and reopen it with a reason. */
 export function SealPanel() {
   const { file, grounds, record, nameOf } = useCaseBook();
+  const formatInstant = useInstant();
   const { assessment, settled } = useStanding();
   const log = useSaving();
   const [asking, setAsking] = useState<'seal' | 'reopen' | 'close' | null>(null);
@@ -187,6 +188,9 @@ function ExportLink({ number }: { number: string }) {
       </a>
       <a href={`/api/cases/${number}/report?paper=letter`} target="_blank" rel="noreferrer" className={look}>
         Letter
+      </a>
+      <a href={`/api/cases/${number}/report?slip`} target="_blank" rel="noreferrer" className={look}>
+        Slip
       </a>
       <a href={`/api/cases/${number}/pack`} download className={look}>
         Evidence pack

@@ -5,7 +5,7 @@ import { useCaseBook } from '../casebook/CaseBook';
 import { Button, Key } from '../controls/Button';
 import { Choice } from '../controls/Choice';
 import { Sheet } from '../controls/Sheet';
-import { formatInstant } from '../when';
+import { useInstant } from '../house/House';
 
 const SOURCES: { value: TruthSource; label: string; trust: number }[] = [
   { value: 'maker', label: 'the maker', trust: 1 },
@@ -27,6 +27,7 @@ const PACKAGING_WORDS = { own: 'its own', foreign: 'not its own', unknown: 'not 
 /** What the item proved to be, learned after the verdict: it feeds the statistics of the checks. */
 export function TruthPanel() {
   const { file, record, nameOf } = useCaseBook();
+  const formatInstant = useInstant();
   const [open, setOpen] = useState(false);
   const [truth, setTruth] = useState<ConfirmedTruth>({
     goods: 'genuine',

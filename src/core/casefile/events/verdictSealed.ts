@@ -16,7 +16,7 @@ export interface Pins {
 
 export interface VerdictBody {
   goods: 'genuine' | 'counterfeit' | 'undecided' | 'noObjection';
-  packaging: 'own' | 'notOwn' | 'undecided' | 'notSeen';
+  packaging: 'own' | 'notOwn' | 'undecided' | 'notSeen' | 'noObjection';
   /** P(goods genuine) and its 90 % interval, rounded to four places. */
   pGenuine: number;
   interval: [number, number];

@@ -1,0 +1,8 @@
+import { readHouseRules } from '@/desk/houseRules';
+import { HouseView } from '@/ui/house/HouseView';
+import { theDesk } from '../desk';
+
+export default async function HousePage() {
+  const { rules, revision } = await readHouseRules(await theDesk());
+  return <HouseView key={revision} rules={rules} zones={Intl.supportedValuesOf('timeZone')} />;
+}
