@@ -1,6 +1,7 @@
 import { benchAssess } from './assess';
 import { allMet } from './bar';
 import { benchChains } from './chains';
+import { benchHand } from './hand';
 import { benchJudgement } from './judgement';
 import { benchLabels } from './labels';
 import { benchMatch } from './match';
@@ -13,6 +14,7 @@ const BENCHES: Record<string, () => void | Promise<void>> = {
   register: benchRegister,
   assess: benchAssess,
   judgement: benchJudgement,
+  hand: benchHand,
 };
 
 const asked = process.argv.slice(2);

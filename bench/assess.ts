@@ -1,4 +1,4 @@
-import { type FindingEntry } from '@/core/casefile/caseFile';
+import type { FindingEntry } from '@/core/casefile/caseFile';
 import { fold } from '@/core/casefile/fold';
 import type { CheckDefinition } from '@/core/checks/check';
 import { assess } from '@/core/judgement/assess';

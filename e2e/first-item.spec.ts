@@ -62,7 +62,8 @@ test('an item waiting in the queue goes from scan to sealed verdict by keyboard 
   await allSaved(page);
 
   await press(page, 'v');
-  await expect(page.getByText('In our opinion the goods are genuine.')).toBeVisible();
+  // Nothing is anybody's opinion before it is sealed.
+  await expect(page.getByText('As it stands, not sealed, the evidence says that the goods are genuine.')).toBeVisible();
   await expect(page.getByText(/^The packaging is the goods’ own/)).toBeVisible();
   await press(page, 's', 'Enter');
   await expect(page.getByRole('heading', { name: 'Sealed' })).toBeVisible();
@@ -84,6 +85,10 @@ test('a scan on the queue opens a new case, and the next scan on it is read as i
   await visit(page, '/');
   await expect(page.getByRole('heading', { name: 'Waiting' })).toBeVisible();
   await scan(page, '9521204101054');
+  // A product that waits already leads there first.
+  const waits = page.getByRole('dialog', { name: 'One of these waits already' });
+  await expect(waits.getByRole('button', { name: /^Go to PP-/ }).first()).toBeFocused();
+  await waits.getByRole('button', { name: /another one/ }).click();
   const sheet = page.getByRole('dialog', { name: 'Open a case' });
   await expect(sheet).toContainText('Skerry Runner');
   await expect(sheet.getByRole('button', { name: '42', exact: true })).toHaveAttribute('aria-pressed', 'true');
@@ -94,6 +99,11 @@ test('a scan on the queue opens a new case, and the next scan on it is read as i
   await press(page, 'i');
   await page.waitForURL(/inspect/);
   await scan(page, '9521204101061');
+  // Nothing is overwritten silently.
+  const asks = page.getByRole('dialog', { name: 'Another code was read there' });
+  await expect(asks).toContainText('9521204101054');
+  await asks.getByRole('button', { name: /really carries it/ }).click();
+  await expect(page.getByRole('status').filter({ hasText: 'Scanned 9521204101061: kept on box label.' })).toBeVisible();
   await press(page, 'c');
   await expect(page.getByRole('textbox', { name: /^Barcode number, Box label, differs/ })).toHaveValue('9521204101061');
   await expect(page.getByText(/is this release's in size 42.5, not 42/)).toBeVisible();
@@ -101,6 +111,13 @@ test('a scan on the queue opens a new case, and the next scan on it is read as i
   const model = page.getByRole('textbox', { name: /^Model name, Box label/ });
   await model.fill('Skerry');
   await scan(page, '9521204101054');
+  await asks.getByRole('button', { name: /really carries it/ }).click();
+  await expect(page.getByRole('textbox', { name: /^Barcode number, Box label, agrees/ })).toHaveValue('9521204101054');
+  // Another product's number opens a case of its own, unless the item really carries it.
+  await scan(page, '9521204100064');
+  const other = page.getByRole('dialog', { name: /^This is Veskarn Tarn Court Low/ });
+  await expect(other.getByRole('button', { name: /open a case/ })).toBeFocused();
+  await press(page, 'Escape');
   await expect(page.getByRole('textbox', { name: /^Barcode number, Box label, agrees/ })).toHaveValue('9521204101054');
   await expect(model).toHaveValue('Skerry');
 });

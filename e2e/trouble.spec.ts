@@ -102,7 +102,11 @@ test('an answer is excused with a reason, noted, and taken back', async ({ page 
 
 test('a measured value typed faster than any scanner is taken whole, and a slip of the point is asked about', async ({
   page,
+  context,
+  baseURL,
 }) => {
+  // Of Isolde a blind opinion on this item is waited for; it is somebody else who measures.
+  await context.addCookies([{ name: 'pinprick-checker', value: 'bryn-askerby', url: baseURL as string }]);
   await visit(page, '/case/PP-0409/inspect');
   await page.getByRole('button', { name: /^Senses and light,/ }).click();
   const weight = page.locator('li[data-check="senses.weight"]');
@@ -203,6 +207,7 @@ for (const [name, path] of [
   ['Check', '/checks/footwear/label.print'],
   ['Check editor', '/checks/footwear/underneath.guide-holes/edit'],
   ['House rules', '/rules'],
+  ['The house', '/house'],
 ] as const) {
   test(`${name} can be read by everybody, in a bright and in a dim room, and fits a tablet`, async ({ page }) => {
     // Looking at every contrast of a long list takes its time on a slow machine.

@@ -72,7 +72,7 @@ function fromSize(size: IndexedSize, score: number, reason: string): Candidate {
   return { releaseId, kind, makerName, name, styleCode, colourName, sizeKey, sizeKeys: [sizeKey], score, reason };
 }
 
-function correctionReason({ kind, at, digits }: GtinCorrection, typed: string, valid: boolean): string {
+function correctionReason({ kind, at, digits }: GtinCorrection, typed: string, readings: GtinReading[]): string {
   const place = at + 1;
   const change = {
     swap: `digits ${place} and ${place + 1} swapped`,
@@ -80,7 +80,9 @@ function correctionReason({ kind, at, digits }: GtinCorrection, typed: string, v
     missing: `a ${digits[at]} put in at place ${place}`,
     extra: `digit ${place}, a ${typed[at]}, left out`,
   }[kind];
-  return `${valid ? 'in no record' : 'no such number'}; with ${change} it is in the records`;
+  const valid = readings.some((reading) => reading.valid);
+  const wrong = readings.length > 0 ? 'check digit fails' : `${typed.length} digits are no barcode number`;
+  return `${valid ? 'in no record' : wrong}; with ${change} it is in the records`;
 }
 
 /** Numbers one slip away that the records have; where the text has letters for digits, those first. */
@@ -90,10 +92,9 @@ async function correctedGtins(digits: string, readings: GtinReading[], index: Re
   );
   const corrections = new Map(tried.map((each) => [each.gtin14, each]));
   const known = await index.byGtin14([...corrections.keys()]);
-  const valid = readings.some((reading) => reading.valid);
   return known.map((size) => {
     const correction = corrections.get(size.gtin14) as GtinCorrection;
-    return fromSize(size, correction.likely, correctionReason(correction, digits, valid));
+    return fromSize(size, correction.likely, correctionReason(correction, digits, readings));
   });
 }
 

@@ -98,9 +98,12 @@ export function CodesView({ today }: { today: string }) {
   });
 
   const anything = reading.rows.some((row) => Object.values(row.cells).some((cell) => cell.entry));
+  const amiss =
+    doubts.filter(({ problems }) => problems.every(({ kind }) => kind !== 'brokenChain')).length +
+    Number(chain.says === 'broken');
   const heading =
-    doubts.length > 0
-      ? `${doubts.length} ${doubts.length === 1 ? 'thing does' : 'things do'} not agree`
+    amiss > 0
+      ? `${amiss} ${amiss === 1 ? 'thing does' : 'things do'} not agree`
       : anything
         ? 'Nothing disagrees'
         : 'Nothing read yet';
@@ -198,7 +201,7 @@ export function CodesView({ today }: { today: string }) {
               </Button>
             </div>
           )}
-          {doubts.length === 0 && (
+          {amiss === 0 && (
             <p className="text-soft">
               {anything
                 ? 'What was read so far fits together.'

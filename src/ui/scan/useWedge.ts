@@ -1,5 +1,6 @@
 'use client';
 import { useEffect, useRef } from 'react';
+import { readGtin } from '@/core/codes/gtin';
 
 /** Keystrokes closer together than this come from a scanner, not from a hand. */
 const BURST_MS = 50;
@@ -18,10 +19,12 @@ const isSlow = (): boolean => {
   }
 };
 
-/** A slow scan shows its length and form: a number with the digits of one, or a symbol's text. */
-const looksScanned = (text: string): boolean =>
-  text.length >= SURELY_SCANNED &&
-  (/^\d{8}$|^\d{12,14}$/.test(text) || /^[\](]|^01\d{14}|^https?:|^[0-9A-F]{24,}$/i.test(text));
+/** A slow scan shows its form: a number whose check digit is right, or a symbol's text. */
+const looksScanned = (text: string): boolean => {
+  if (text.length < SURELY_SCANNED) return false;
+  if (/^\d+$/.test(text)) return readGtin(text).readings.some(({ valid }) => valid);
+  return /^[\](]|^01\d{14}|^https?:|^[0-9A-F]{24,}$/i.test(text);
+};
 
 /** FNC1 between the elements of a symbol, as scanners type it. */
 const isSeparator = ({ key, ctrlKey }: KeyboardEvent): boolean => key === 'F8' || (ctrlKey && key === ']');

@@ -13,8 +13,7 @@ export function BlindGate({ number, opinion }: { number: string; opinion: string
   return (
     <section aria-label="The case" className="border-b bg-sheet px-5 py-2.5">
       <h1 className="text-[19px]">
-        <span className="mr-3 font-mono text-[15px] text-soft">{number}</span>
-        Your second opinion
+        <span className="mr-2 font-mono text-[15px] text-soft">{number}</span> Your second opinion
       </h1>
     </section>
   );

@@ -1,0 +1,111 @@
+import { allSaved, expect, press, scan, test, type, visit } from './bench';
+
+test('one key takes an entry back in Codes, a pasted label whole; Esc leaves the hand on its cell', async ({
+  page,
+}) => {
+  await visit(page, '/case/PP-0420/codes');
+  const cell = (name: string) => page.getByRole('textbox', { name: new RegExp(`^${name}, Box label`) });
+  const before = await cell('Model name').inputValue();
+  await cell('Model name').focus();
+  await page.keyboard.insertText('HOLT RIDGE');
+  await press(page, 'Enter');
+  await expect(cell('Model name')).toHaveValue('HOLT RIDGE');
+  await allSaved(page);
+  await page.keyboard.insertText('half typed');
+  await press(page, 'Escape');
+  // What was typed is gone, and the hand is still in the field; the second Esc leaves it, on the cell.
+  await expect(page.locator('td input:focus')).toHaveCount(1);
+  await press(page, 'Escape');
+  await expect(page.locator('td:focus')).toHaveCount(1);
+  await press(page, 'u');
+  await expect(cell('Model name')).toHaveValue(before);
+  await allSaved(page);
+});
+
+test('what differs is counted where it is out of sight, and each sentence leads to its cell', async ({ page }) => {
+  await visit(page, '/case/PP-0420/codes');
+  const sentences = page.getByRole('complementary', { name: 'What does not agree' }).locator('li button');
+  const count = await sentences.count();
+  if (count > 0) {
+    await sentences.first().click();
+    await expect(page.locator('td[data-place]:focus-within')).toHaveCount(1);
+  }
+  await press(page, 'Escape', 'n');
+  const differing = await page.locator('td:has(> [data-mark="differs"])').count();
+  if (differing > 0) await expect(page.locator('td:focus > [data-mark="differs"]')).toHaveCount(1);
+});
+
+test('an order behind a date is the person’s word', async ({ page }) => {
+  await visit(page, '/case/PP-0420/codes');
+  const window = page.getByRole('textbox', { name: /^Production window, Left inner label/ });
+  await window.focus();
+  await page.keyboard.insertText('04/05/24 - 06/07/24');
+  await press(page, 'Enter');
+  await allSaved(page);
+  await window.focus();
+  await expect(page.getByRole('region', { name: 'The cell in focus' })).toContainText(/2024/);
+  const other = page.getByRole('button', { name: /^Read it as (month\/day\/year|day\/month\/year)/ }).first();
+  if (await other.isVisible()) {
+    await other.click();
+    await expect(window).toHaveValue(/ (MDY|DMY)$/);
+  }
+});
+
+test('a mistaken case is closed with a reason, leaves the queue, and can be reopened', async ({ page }) => {
+  await visit(page, '/');
+  await press(page, '/');
+  await type(page, 'mistaken thing');
+  await page.getByRole('button', { name: 'Open a case without a record' }).click();
+  await press(page, 'Enter');
+  await page.waitForURL(/codes/);
+  const number = /PP-\d+/.exec(page.url())?.[0] as string;
+  await visit(page, `/case/${number}/verdict`);
+  await page.getByRole('button', { name: 'Close without a verdict' }).click();
+  await type(page, 'opened twice');
+  await press(page, 'Enter');
+  await expect(page.getByRole('status').filter({ hasText: 'Closed: opened twice' })).toBeVisible();
+  await page.waitForTimeout(600);
+  await visit(page, '/');
+  await expect(page.getByRole('link', { name: new RegExp(number) })).toHaveCount(0);
+  await visit(page, '/?shelf=closed');
+  await expect(page.getByRole('link', { name: new RegExp(`${number}.*closed: opened twice`) })).toBeVisible();
+  // A slip that is scanned opens its case from anywhere.
+  await scan(page, number);
+  await page.waitForURL(new RegExp(number));
+  await visit(page, `/case/${number}/verdict`);
+  await press(page, 's');
+  await type(page, 'it was none');
+  await press(page, 'Enter');
+  await expect(page.getByRole('heading', { name: 'Closed without a verdict' })).toHaveCount(0);
+});
+
+test('a slow scanner that ends with Tab answers no check', async ({ page }) => {
+  await visit(page, '/case/PP-0420/inspect');
+  const marks = () =>
+    page
+      .locator('li[data-check]')
+      .evaluateAll((lines) => lines.map((line) => (line as HTMLElement).dataset.mark).join());
+  const before = await marks();
+  await page.keyboard.type('9521204101269', { delay: 110 });
+  await page.keyboard.press('Tab');
+  await page.waitForTimeout(1200);
+  expect(await marks()).toBe(before);
+  await expect(
+    page
+      .getByRole('status')
+      .filter({ hasText: /Scanned 9521204101269/ })
+      .or(page.getByRole('dialog')),
+  ).toBeVisible();
+});
+
+test('the house heads its letters', async ({ page }) => {
+  await visit(page, '/house');
+  await expect(page.getByLabel('Name, as it heads its letters')).toHaveValue('Halyard Row Exchange');
+  await page.getByLabel('Time zone').fill('Nowhere/Land');
+  await press(page, 'Control+s');
+  await expect(page.getByRole('status')).toContainText('is no time zone');
+  for (const path of ['/api/cases/PP-0420/report', '/api/cases/PP-0420/report?slip']) {
+    const pdf = await page.request.get(path);
+    expect([pdf.status(), (await pdf.body()).subarray(0, 5).toString()]).toEqual([200, '%PDF-']);
+  }
+});
