@@ -79,7 +79,7 @@ test('the text of a whole label is pasted and split, and the chains narrow while
     document.activeElement?.dispatchEvent(
       new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }),
     );
-  }, 'TARN COURT MID\nSLATE / BRASS\nVK4826-330\nEU 43 UK 9\nGBP 115.00\nCHECKED 7');
+  }, 'TARN COURT MID\nSLATE / BRASS\nVK4826-330\nEU 43 UK 9\nGBP 119.00\nCHECKED 7');
   // Shown before it is kept: what would overwrite another reading is asked about, what was not placed is named.
   const sheet = page.getByRole('dialog', { name: /Read from the pasted text: box label/ });
   await expect(sheet).toContainText('CHECKED 7');

@@ -50,7 +50,9 @@ export interface ReportContent {
 }
 
 const s = StyleSheet.create({
-  page: { padding: 40, paddingBottom: 56, fontFamily: 'Next', fontSize: 9.5, color: INK, lineHeight: 1.4 },
+  page: { padding: 40, paddingBottom: 56, fontFamily: 'Next', fontSize: 9.5, color: INK },
+  // Not on the page itself: text that is made when the pages are known, such as their numbers, is lost under it.
+  body: { lineHeight: 1.4 },
   title: { fontSize: 17, fontWeight: 700, lineHeight: 1.2 },
   heading: {
     fontSize: 11,
@@ -63,15 +65,6 @@ const s = StyleSheet.create({
   mono: { fontFamily: 'Mono' },
   soft: { color: SOFT },
   row: { flexDirection: 'row', borderBottom: `0.4 solid ${LINE}`, paddingVertical: 2.2, alignItems: 'center' },
-  foot: {
-    position: 'absolute',
-    bottom: 22,
-    left: 40,
-    right: 40,
-    height: 14,
-    flexDirection: 'row',
-    justifyContent: 'space-between',
-  },
   draft: {
     position: 'absolute',
     top: 330,
@@ -85,19 +78,23 @@ const s = StyleSheet.create({
     opacity: 0.07,
     transform: 'rotate(-32deg)',
   },
-  footText: { fontSize: 7.5, color: SOFT, lineHeight: 1.2 },
+  footText: { fontSize: 7.5, color: SOFT },
 });
 
 function Foot({ file, house }: Pick<ReportContent, 'file' | 'house'>) {
   return (
-    <View style={s.foot} fixed>
-      <Text style={s.footText}>
+    <>
+      <Text style={[s.footText, { position: 'absolute', bottom: 24, left: 40, right: 120 }]} fixed>
         {house.name ? `${house.name} · ` : ''}
         {file.number} · log {file.head.slice(0, 16)}… · an opinion on the evidence listed; no legal finding, no
         accusation
       </Text>
-      <Text style={s.footText} render={({ pageNumber, totalPages }) => `page ${pageNumber} of ${totalPages}`} />
-    </View>
+      <Text
+        style={[s.footText, { position: 'absolute', bottom: 24, right: 40, width: 80, textAlign: 'right' }]}
+        fixed
+        render={({ pageNumber, totalPages }) => `page ${pageNumber} of ${totalPages}`}
+      />
+    </>
   );
 }
 
@@ -119,7 +116,7 @@ function Letterhead({ house, logo }: Pick<ReportContent, 'house' | 'logo'>) {
         <Image src={{ data: logo, format: 'png' }} style={{ height: 34, maxWidth: 130, objectFit: 'contain' }} />
       )}
       <View>
-        <Text style={{ fontSize: 12, fontWeight: 700 }}>{house.name}</Text>
+        <Text style={{ fontSize: 12, fontWeight: 700, lineHeight: 1.3 }}>{house.name}</Text>
         <Text style={{ fontSize: 8, color: SOFT }}>{house.address.split(/\r?\n/).filter(Boolean).join(' · ')}</Text>
       </View>
     </View>
@@ -183,89 +180,91 @@ function CustomerPage(content: ReportContent) {
   return (
     <Page size={paper} style={s.page}>
       <Draft file={file} />
-      <Letterhead {...content} />
-      <View style={{ flexDirection: 'row', justifyContent: 'space-between' }}>
-        <View style={{ flex: 1, paddingRight: 16 }}>
-          <Text style={s.soft}>
-            {file.seal ? 'Opinion on an item' : 'Draft, not an opinion yet'} · {file.number}
-          </Text>
-          <Text style={s.title}>{title}</Text>
-          <Text style={[s.mono, { fontSize: 12, marginTop: 2 }]}>
-            {release?.styleCode ?? ''}
-            {file.sizeKey ? `   size ${file.sizeKey}` : ''}
-          </Text>
-          <Text style={[s.soft, { marginTop: 3 }]}>{howItCame(file)}</Text>
-          <Text style={s.soft}>
-            {file.seal
-              ? `Sealed by ${nameOf(by.by)}, ${formatInstant(by.at, house.timeZone)}`
-              : `Printed ${formatInstant(madeAt, house.timeZone)}; the work goes on`}
-          </Text>
-        </View>
-        <View style={{ alignItems: 'center', width: 84 }}>
-          <QrCode text={`PINPRICK:${file.number}:${file.seal?.hash || file.head}`} size={76} />
-          <Text style={{ fontSize: 6.5, color: SOFT }}>case and hash</Text>
-        </View>
-      </View>
-      <View style={{ flexDirection: 'row', marginTop: 14, gap: 24 }}>
-        {(
-          [
-            ['Goods', GOODS_WORDS[goods.decision], goods, 'that they are genuine'],
-            ['Packaging', PACKAGING_WORDS[packaging.decision], packaging, 'that it is their own'],
-          ] as const
-        ).map(([name, word, standing, what]) => (
-          <View key={name} style={{ flex: 1 }}>
-            <Text style={s.soft}>{name}</Text>
-            <Text style={{ fontSize: 15, fontWeight: 700 }}>{word}</Text>
-            {packaging.decision === 'notSeen' && name === 'Packaging' ? null : (
-              <>
-                <ScaleLine p={standing.p} interval={standing.interval} {...thresholds} width={230} />
-                <Text style={{ fontSize: 8, color: SOFT }}>
-                  {file.circumstances.inHand ? what : 'what the pictures alone would make it'}:{' '}
-                  {formatShare(standing.p)}, {formatInterval90(standing.interval)}
-                </Text>
-              </>
-            )}
-          </View>
-        ))}
-      </View>
-      <View style={{ marginTop: 12, gap: 5 }}>
-        {sentences.map(({ about, text }) => (
-          <View key={about} style={{ gap: 5 }}>
-            <Text style={about === 'goods' ? { fontSize: 12, fontWeight: 700 } : about === 'law' ? s.soft : {}}>
-              {text}
+      <View style={s.body}>
+        <Letterhead {...content} />
+        <View style={{ flexDirection: 'row', justifyContent: 'space-between' }}>
+          <View style={{ flex: 1, paddingRight: 16 }}>
+            <Text style={s.soft}>
+              {file.seal ? 'Opinion on an item' : 'Draft, not an opinion yet'} · {file.number}
             </Text>
-            {about === 'goods' && <Text>{oddsWords(weighing.weight)}</Text>}
+            <Text style={s.title}>{title}</Text>
+            <Text style={[s.mono, { fontSize: 12, marginTop: 2 }]}>
+              {release?.styleCode ?? ''}
+              {file.sizeKey ? `   size ${file.sizeKey}` : ''}
+            </Text>
+            <Text style={[s.soft, { marginTop: 3 }]}>{howItCame(file)}</Text>
+            <Text style={s.soft}>
+              {file.seal
+                ? `Sealed by ${nameOf(by.by)}, ${formatInstant(by.at, house.timeZone)}`
+                : `Printed ${formatInstant(madeAt, house.timeZone)}; the work goes on`}
+            </Text>
           </View>
-        ))}
-      </View>
-      {notices.map(({ key, display, fact, others }) => (
-        <Text key={key} style={{ marginTop: 6, fontWeight: 700 }}>
-          Since it was sealed, the {factName(fact, null)} {display} was met on{' '}
-          {others.length === 1 ? 'another item' : `${others.length} other items`} at this desk; ask for the newest state
-          of the case.
-        </Text>
-      ))}
-      {handling.length > 0 && (
-        <View style={{ marginTop: 10, borderLeft: `2 solid ${INK}`, paddingLeft: 8 }}>
-          <Text>{handling.join(' ')}</Text>
+          <View style={{ alignItems: 'center', width: 84 }}>
+            <QrCode text={`PINPRICK:${file.number}:${file.seal?.hash || file.head}`} size={76} />
+            <Text style={{ fontSize: 6.5, color: SOFT }}>case and hash</Text>
+          </View>
         </View>
-      )}
-      {pictures.length > 0 && (
-        <View style={{ flexDirection: 'row', gap: 10, marginTop: 14 }}>
-          {pictures.map((photo) => (
-            <PhotoBox key={photo.caption} photo={photo} />
-          ))}
-        </View>
-      )}
-      {file.seal && (
-        <View style={{ flexDirection: 'row', gap: 24, marginTop: 34 }} wrap={false}>
-          {[nameOf(by.by), 'place and date'].map((what) => (
-            <View key={what} style={{ flex: 1, borderTop: `0.7 solid ${INK}`, paddingTop: 3 }}>
-              <Text style={{ fontSize: 8, color: SOFT }}>{what}</Text>
+        <View style={{ flexDirection: 'row', marginTop: 14, gap: 24 }}>
+          {(
+            [
+              ['Goods', GOODS_WORDS[goods.decision], goods, 'that they are genuine'],
+              ['Packaging', PACKAGING_WORDS[packaging.decision], packaging, 'that it is their own'],
+            ] as const
+          ).map(([name, word, standing, what]) => (
+            <View key={name} style={{ flex: 1 }}>
+              <Text style={s.soft}>{name}</Text>
+              <Text style={{ fontSize: 15, fontWeight: 700 }}>{word}</Text>
+              {packaging.decision === 'notSeen' && name === 'Packaging' ? null : (
+                <>
+                  <ScaleLine p={standing.p} interval={standing.interval} {...thresholds} width={230} />
+                  <Text style={{ fontSize: 8, color: SOFT }}>
+                    {file.circumstances.inHand ? what : 'what the pictures alone would make it'}:{' '}
+                    {formatShare(standing.p)}, {formatInterval90(standing.interval)}
+                  </Text>
+                </>
+              )}
             </View>
           ))}
         </View>
-      )}
+        <View style={{ marginTop: 12, gap: 5 }}>
+          {sentences.map(({ about, text }) => (
+            <View key={about} style={{ gap: 5 }}>
+              <Text style={about === 'goods' ? { fontSize: 12, fontWeight: 700 } : about === 'law' ? s.soft : {}}>
+                {text}
+              </Text>
+              {about === 'goods' && <Text>{oddsWords(weighing.weight)}</Text>}
+            </View>
+          ))}
+        </View>
+        {notices.map(({ key, display, fact, others }) => (
+          <Text key={key} style={{ marginTop: 6, fontWeight: 700 }}>
+            Since it was sealed, the {factName(fact, null)} {display} was met on{' '}
+            {others.length === 1 ? 'another item' : `${others.length} other items`} at this desk; ask for the newest
+            state of the case.
+          </Text>
+        ))}
+        {handling.length > 0 && (
+          <View style={{ marginTop: 10, borderLeft: `2 solid ${INK}`, paddingLeft: 8 }}>
+            <Text>{handling.join(' ')}</Text>
+          </View>
+        )}
+        {pictures.length > 0 && (
+          <View style={{ flexDirection: 'row', gap: 10, marginTop: 14 }}>
+            {pictures.map((photo) => (
+              <PhotoBox key={photo.caption} photo={photo} />
+            ))}
+          </View>
+        )}
+        {file.seal && (
+          <View style={{ flexDirection: 'row', gap: 24, marginTop: 34 }} wrap={false}>
+            {[nameOf(by.by), 'place and date'].map((what) => (
+              <View key={what} style={{ flex: 1, borderTop: `0.7 solid ${INK}`, paddingTop: 3 }}>
+                <Text style={{ fontSize: 8, color: SOFT }}>{what}</Text>
+              </View>
+            ))}
+          </View>
+        )}
+      </View>
       <Foot {...content} />
     </Page>
   );
@@ -288,28 +287,30 @@ export function SlipDocument(content: ReportContent) {
   return (
     <Document title={`${file.number}, slip`} creator="Pinprick" producer="Pinprick" language="en">
       <Page size="A6" style={[s.page, { padding: 24, paddingBottom: 30 }]}>
-        <Letterhead {...content} />
-        <View style={{ flexDirection: 'row', gap: 12 }}>
-          <QrCode text={file.number} size={84} />
-          <View style={{ flex: 1 }}>
-            <Text style={[s.mono, { fontSize: 17, fontWeight: 700 }]}>{file.number}</Text>
-            <Text style={{ fontWeight: 700, marginTop: 4 }}>{title}</Text>
-            <Text style={s.mono}>{release?.styleCode ?? ''}</Text>
-            {file.sizeKey && <Text>size {file.sizeKey}</Text>}
+        <View style={s.body}>
+          <Letterhead {...content} />
+          <View style={{ flexDirection: 'row', gap: 12 }}>
+            <QrCode text={file.number} size={84} />
+            <View style={{ flex: 1 }}>
+              <Text style={[s.mono, { fontSize: 17, fontWeight: 700, lineHeight: 1.3 }]}>{file.number}</Text>
+              <Text style={{ fontWeight: 700, marginTop: 4 }}>{title}</Text>
+              <Text style={s.mono}>{release?.styleCode ?? ''}</Text>
+              {file.sizeKey && <Text>size {file.sizeKey}</Text>}
+            </View>
           </View>
+          <Text style={{ marginTop: 10 }}>{howItCame(file)}</Text>
+          <Text style={{ marginTop: 8, fontSize: 12, fontWeight: 700 }}>
+            {file.seal
+              ? `Goods ${GOODS_WORDS[assessment.goods.decision]}, packaging ${PACKAGING_WORDS[assessment.packaging.decision]}`
+              : 'Not decided yet'}
+          </Text>
+          <Text style={[s.soft, { marginTop: 8, fontSize: 8 }]}>
+            {file.seal
+              ? `Sealed ${formatInstant(file.seal.at, house.timeZone)}`
+              : `Printed ${formatInstant(madeAt, house.timeZone)}`}
+            . An opinion on the evidence listed; no legal finding, no accusation.
+          </Text>
         </View>
-        <Text style={{ marginTop: 10 }}>{howItCame(file)}</Text>
-        <Text style={{ marginTop: 8, fontSize: 12, fontWeight: 700 }}>
-          {file.seal
-            ? `Goods ${GOODS_WORDS[assessment.goods.decision]}, packaging ${PACKAGING_WORDS[assessment.packaging.decision]}`
-            : 'Not decided yet'}
-        </Text>
-        <Text style={[s.soft, { marginTop: 8, fontSize: 8 }]}>
-          {file.seal
-            ? `Sealed ${formatInstant(file.seal.at, house.timeZone)}`
-            : `Printed ${formatInstant(madeAt, house.timeZone)}`}
-          . An opinion on the evidence listed; no legal finding, no accusation.
-        </Text>
       </Page>
     </Document>
   );
@@ -569,15 +570,17 @@ export function ReportDocument(content: ReportContent) {
       <CustomerPage {...content} />
       <Page size={paper} style={s.page}>
         <Draft file={file} />
-        <Text style={s.title}>The working</Text>
-        <Legend />
-        <Readings {...content} />
-        <Waterfall {...content} />
-        <Dates {...content} />
-        <Chains {...content} />
-        <Matrix {...content} />
-        <Findings {...content} />
-        <Photographs {...content} />
+        <View style={s.body}>
+          <Text style={s.title}>The working</Text>
+          <Legend />
+          <Readings {...content} />
+          <Waterfall {...content} />
+          <Dates {...content} />
+          <Chains {...content} />
+          <Matrix {...content} />
+          <Findings {...content} />
+          <Photographs {...content} />
+        </View>
         <Foot {...content} />
       </Page>
     </Document>

@@ -72,7 +72,7 @@ export function CellField({
     code && cell.display.length > 36
       ? 'font-mono text-[12px] break-all'
       : code && cell.display.length > 16
-        ? 'font-mono text-[13px]'
+        ? 'font-mono text-[13px] break-all'
         : code
           ? 'font-mono text-[17px]'
           : 'text-[15px]';

@@ -4,6 +4,7 @@ import { useHotkeys } from 'react-hotkeys-hook';
 import { dateMarks } from '@/core/crossread/dateLine';
 import { ageText } from '@/core/crossread/datesReading';
 import { splitLabel } from '@/core/crossread/label/splitLabel';
+import { readFact } from '@/core/crossread/readFact';
 import { useCaseBook, useScans } from '../casebook/CaseBook';
 import { Button, Key } from '../controls/Button';
 import { MarkLegend } from '../marks/MarkSign';
@@ -72,7 +73,15 @@ export function CodesView({ today }: { today: string }) {
     const [owner] = facts[place]?.styleCode?.belongsTo ?? [];
     const others =
       owner && owner.releaseId !== release?.id ? [{ model: owner.name, colourName: owner.colourName }] : [];
-    setProposal({ place, ...splitLabel(text, place, context, others) });
+    const split = splitLabel(text, place, context, others);
+    // What stands there already, in whatever spelling, is not entered again.
+    const normal = (fact: string, raw: string) => readFact(fact, raw, context, place).reading?.normal ?? raw;
+    const stands = ({ fact, raw }: { fact: string; raw: string }) => {
+      const entry = file.facts[place]?.[fact];
+      return entry?.state === 'read' && entry.via !== 'derived' && normal(fact, entry.raw) === normal(fact, raw);
+    };
+    const placed = split.placed.filter((each) => !stands(each));
+    setProposal({ place, placed, left: split.left, standing: split.placed.length - placed.length });
   };
   const keepLabel = (placed: LabelProposal['placed']) => {
     if (!proposal) return;

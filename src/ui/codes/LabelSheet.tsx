@@ -9,6 +9,8 @@ import { Sheet } from '../controls/Sheet';
 
 export interface LabelProposal extends SplitLabel {
   place: string;
+  /** So many facts of the text stand there already. */
+  standing: number;
 }
 
 /** What a pasted label would enter, before it is kept; what would overwrite another reading is asked about. */
@@ -27,7 +29,7 @@ export function LabelSheet({
   onKeep: (placed: LabelProposal['placed']) => void;
   onClose: () => void;
 }) {
-  const { place, placed, left } = proposal;
+  const { place, placed, left, standing } = proposal;
   const before = (fact: string) => facts[place]?.[fact];
   const overwrites = ({ fact, raw }: { fact: string; raw: string }) => {
     const entry = before(fact);
@@ -73,7 +75,13 @@ export function LabelSheet({
           );
         })}
       </ul>
-      {placed.length === 0 && <p className="py-2">No fact that is printed there was found in it.</p>}
+      {placed.length === 0 && standing === 0 && <p className="py-2">No fact that is printed there was found in it.</p>}
+      {standing > 0 && (
+        <p className="mt-2 text-[13px] text-soft">
+          {standing} {standing === 1 ? 'more stands' : 'more stand'} there already, and {standing === 1 ? 'is' : 'are'}{' '}
+          the same.
+        </p>
+      )}
       {left.length > 0 && (
         <div className="mt-3 text-[13px] text-soft">
           Could not be placed:

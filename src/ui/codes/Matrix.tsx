@@ -37,7 +37,7 @@ export interface Handlers {
 function widthOf(place: Place, rows: Row[]): number {
   const texts = rows.flatMap(({ cells, fact }) => {
     const { length } = cells[place.id]?.display ?? '';
-    return length === 0 ? [] : [length * (fact.code ? (length > 16 ? 7.9 : 10.3) : 7.6) + 40];
+    return length === 0 ? [] : [length * (fact.code ? (length > 16 ? 7.9 : 10.3) : 7.6) + 52];
   });
   const longestWord = Math.max(...place.name.split(' ').map((word) => word.length));
   return Math.round(Math.min(WIDEST, Math.max(NARROWEST, longestWord * 8 + 20, ...texts)));

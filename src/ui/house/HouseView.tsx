@@ -104,7 +104,7 @@ export function HouseView({ rules, zones }: { rules: HouseRules; zones: string[]
             <input
               type="file"
               accept="image/png,image/jpeg,image/webp"
-              className="min-h-9 py-1 text-ink"
+              className="min-h-9 py-1 text-ink file:mr-3 file:min-h-8 file:rounded-sm file:border file:border-line file:bg-sheet file:px-3"
               onChange={({ target }) => void takeLogo(target.files?.[0])}
             />
           </label>

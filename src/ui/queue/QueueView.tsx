@@ -134,7 +134,9 @@ function Line({
               {' '}
               ·{' '}
               {sealed
-                ? `packaging ${PACKAGING_WORDS[line.packaging.decision]}`
+                ? line.packaging.decision === 'noObjection'
+                  ? 'nor to the packaging'
+                  : `packaging ${PACKAGING_WORDS[line.packaging.decision]}`
                 : `${formatShareAgainst(line.goods.p, line)} ${line.inHand ? 'genuine' : 'by pictures'}`}
             </span>
           </span>

@@ -6,6 +6,8 @@ import { readGtin } from '@/core/codes/gtin';
 const BURST_MS = 50;
 /** A slow scanner sends a key every 120 ms; a bench that met one waits for it from then on. */
 const SLOW_MS = 135;
+/** Keys that follow one another so closely may be a slow scanner's on a busy page. */
+const MAYBE_SLOW_MS = 190;
 const SLOW_KEY = 'pinprick-slow-scanner';
 const SHORTEST = 6;
 /** So many keys, evenly spaced and ended by Enter or Tab, come from no hand. */
@@ -30,6 +32,19 @@ const looksScanned = (text: string): boolean => {
 const isSeparator = ({ key, ctrlKey }: KeyboardEvent): boolean => key === 'F8' || (ctrlKey && key === ']');
 
 type Field = HTMLInputElement | HTMLTextAreaElement;
+
+/** Keys in even, slow succession, whatever was done with them. */
+interface Slow {
+  text: string;
+  last: number;
+  /** So many of them were let through to the view. */
+  leaked: number;
+  /** The field that they went into, with what it held before. */
+  field: Field | null;
+  before: string;
+}
+
+const NOTHING: Slow = { text: '', last: 0, leaked: 0, field: null, before: '' };
 
 interface Burst {
   text: string;
@@ -82,13 +97,12 @@ export function useWedge(
     let burst: Burst | null = null;
     let timer: ReturnType<typeof setTimeout> | undefined;
     let gap = isSlow() ? SLOW_MS : BURST_MS;
-    /** Keys in even, slow succession, whatever was done with them. */
-    let slow = { text: '', last: 0, leaked: 0 };
+    let slow: Slow = NOTHING;
 
     const release = () => {
       if (burst && burst.held.length >= SHORTEST) handler.current.onBroken?.(burst.text);
       const keys = burst && burst.held.length < SHORTEST ? burst.held : [];
-      slow.leaked += keys.length;
+      slow = { ...slow, leaked: slow.leaked + keys.length };
       burst = null;
       for (const key of keys) {
         // A key may have moved the focus into a field; those after it were meant for that field.
@@ -116,7 +130,7 @@ export function useWedge(
       if (replayed.has(event) || event.repeat) return;
       const now = event.timeStamp;
       const running = burst !== null && now - burst.last < gap;
-      const goesOn = now - slow.last < SLOW_MS;
+      const goesOn = now - slow.last < MAYBE_SLOW_MS;
       if (burst && running && isSeparator(event)) {
         swallow(event);
         burst.text += '\u001d';
@@ -128,8 +142,9 @@ export function useWedge(
         clearTimeout(timer);
         if (!running && goesOn && looksScanned(slow.text)) {
           swallow(event);
-          const { text, leaked } = slow;
-          slow = { text: '', last: 0, leaked: 0 };
+          const { text, leaked, field, before } = slow;
+          slow = NOTHING;
+          if (field) setValue(field, before);
           burst = null;
           gap = SLOW_MS;
           try {
@@ -138,7 +153,7 @@ export function useWedge(
             // Without storage it is told anew on the next page.
           }
           if (leaked > 0) handler.current.onLeak?.(leaked);
-          handler.current.onScan(text, null);
+          handler.current.onScan(text, field);
           return;
         }
         if (running && burst && burst.text.length >= SHORTEST) {
@@ -146,13 +161,15 @@ export function useWedge(
           const { text, field, before } = burst;
           burst = null;
           if (field) setValue(field, before);
-          slow = { text: '', last: 0, leaked: 0 };
+          slow = NOTHING;
           handler.current.onScan(text, field);
         } else release();
         return;
       }
       if (event.key.length !== 1) return;
-      slow = goesOn ? { ...slow, text: slow.text + event.key, last: now } : { text: event.key, last: now, leaked: 0 };
+      slow = goesOn ? { ...slow, text: slow.text + event.key, last: now } : { ...NOTHING, text: event.key, last: now };
+      const into = activeField();
+      if (into && !slow.field) slow = { ...slow, field: into, before: into.value };
       if (!running || !burst) {
         clearTimeout(timer);
         release();

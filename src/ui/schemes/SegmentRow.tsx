@@ -234,7 +234,7 @@ export function SegmentRow({
         onMove(event.key === 'ArrowUp' ? -1 : 1);
       }}
     >
-      <span className="w-5 pt-6 text-right font-mono text-[13px] text-soft">{index + 1}</span>
+      <span className="w-5 shrink-0 pt-6 text-right font-mono text-[13px] text-soft">{index + 1}</span>
       <div className="flex grow flex-wrap items-start gap-2.5">
         <div className="flex w-44 flex-col text-[13px] text-soft">
           segment
@@ -254,13 +254,13 @@ export function SegmentRow({
           onChange={(event) => onChange({ ...segment, name: event.target.value })}
         />
         <Details key={choice} segment={segment} onChange={onChange} />
-        <span className="flex items-center gap-4 pt-5">
+        <span className="-mt-1 flex basis-full items-center gap-4 text-[14px] text-soft">
           <Tick
             label="may be left out"
             checked={segment.optional === true}
             onChange={(optional) => onChange({ ...segment, optional: optional || undefined })}
           />
-          <span className="w-52 text-[15px]">
+          <span>
             <Choice
               label={`What segment ${index + 1} must go with`}
               value={segment.tied ?? 'none'}
