@@ -50,6 +50,16 @@ async function keysOn(page: Page, keys: string[]): Promise<Timed> {
   return taken(page);
 }
 
+/** Compressed script of the page, KiB. */
+const scriptKiB = (page: Page): Promise<number> =>
+  page.evaluate(
+    () =>
+      performance
+        .getEntriesByType('resource')
+        .filter((entry) => /\.js(\?|$)/.test(entry.name))
+        .reduce((sum, entry) => sum + (entry as PerformanceResourceTiming).encodedBodySize, 0) / 1024,
+  );
+
 /** Open the fullest waiting pair of shoes at a view, and say how long the page was busy while it loaded. */
 async function load(page: Page, path: string): Promise<number> {
   await page.goto(`${HOME}${path}`);
@@ -95,6 +105,7 @@ export async function benchHand(): Promise<void> {
     args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
   });
   const sums: Record<string, Timed> = {};
+  const scripts: Record<string, number> = {};
   const add = (name: string, { keys, tasks }: Timed) => {
     const sum = sums[name] ?? { keys: [], tasks: [] };
     sums[name] = sum;
@@ -137,6 +148,7 @@ export async function benchHand(): Promise<void> {
         keys: [],
         tasks: [...(sums['load of Codes']?.tasks ?? []), await load(page, `${at}/codes`)],
       };
+      scripts.Codes = await scriptKiB(page);
       await page.keyboard.press('/');
       await page.waitForTimeout(400);
       add('a character in Codes', await keysOn(page, [...'VK4821-107 952120410'].slice(0, KEYS)));
@@ -168,4 +180,5 @@ export async function benchHand(): Promise<void> {
   }
   for (const name of ['load of Inspect', 'load of Codes'])
     bar(`  ${name}, longest task`, most(sums[name]?.tasks ?? []), 150, 'at most', 'ms');
+  for (const [name, kib] of Object.entries(scripts)) bar(`  compressed script of ${name}`, kib, 200, 'at most', 'KiB');
 }

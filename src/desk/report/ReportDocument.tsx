@@ -52,7 +52,7 @@ export interface ReportContent {
 const s = StyleSheet.create({
   page: { padding: 40, paddingBottom: 56, fontFamily: 'Next', fontSize: 9.5, color: INK },
   // Not on the page itself: text that is made when the pages are known, such as their numbers, is lost under it.
-  body: { lineHeight: 1.4 },
+  body: { fontSize: 9.5, lineHeight: 1.4 },
   title: { fontSize: 17, fontWeight: 700, lineHeight: 1.2 },
   heading: {
     fontSize: 11,

@@ -1,6 +1,6 @@
 'use client';
 import { clsx } from 'clsx';
-import { type KeyboardEvent, useState } from 'react';
+import { type KeyboardEvent, startTransition, useRef, useState } from 'react';
 import type { Cell } from '@/core/crossread/cell';
 import { MARK_WORDS, MarkSign } from '../marks/MarkSign';
 import type { Handlers } from './Matrix';
@@ -46,10 +46,17 @@ export function CellField({
   const kept = cell.entry?.state === 'absent' ? '-' : cell.entry?.state === 'illegible' ? '?' : (cell.entry?.raw ?? '');
   const refusal = typed === null ? null : draftProblem({ ...at, raw: typed });
   const overlay = !focused && cell.entry !== null && !refusal;
+  /** The same at once: Enter keeps and moves on, and leaving the field must not keep it again. */
+  const unkept = useRef<string | null>(null);
   const keep = () => {
-    if (typed === null || refusal) return;
-    handlers.onKeep({ ...at, raw: typed });
-    setTyped(null);
+    const raw = unkept.current;
+    if (raw === null || refusal) return;
+    unkept.current = null;
+    // The hand goes on to the next cell; what the entry changes is drawn behind it.
+    startTransition(() => {
+      handlers.onKeep({ ...at, raw });
+      setTyped(null);
+    });
   };
   const onKeyDown = (event: KeyboardEvent<HTMLInputElement>) => {
     if (event.key === 'Enter' || event.key === 'ArrowDown') {
@@ -63,6 +70,7 @@ export function CellField({
     } else if (event.key === 'Escape') {
       // First what was typed goes, then the field; the hand stays on the cell, and Enter leads back in.
       if (typed !== null) {
+        unkept.current = null;
         setTyped(null);
         handlers.onRevert(at);
       } else event.currentTarget.closest('td')?.focus();
@@ -91,6 +99,7 @@ export function CellField({
           spellCheck={false}
           autoComplete="off"
           onChange={(event) => {
+            unkept.current = event.target.value;
             setTyped(event.target.value);
             handlers.onType({ ...at, raw: event.target.value });
           }}
