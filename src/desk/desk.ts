@@ -2,8 +2,6 @@ import { v4 as newUuid } from 'uuid';
 import { openStore, type Store } from '@/store/store';
 import { saveShipped } from './shipped';
 
-export { StoreProblem } from '@/store/storeProblem';
-
 /** The desk at work: its store, its clock and its source of identities. Tests and the demo bring their own. */
 export interface Desk {
   store: Store;

@@ -1,0 +1,11 @@
+import { type Desk, openDesk } from '@/desk/desk';
+
+/** Work at the desk of the data directory, and leave it. */
+export async function withDesk<T>(work: (desk: Desk) => Promise<T>): Promise<T> {
+  const desk = await openDesk(process.env.PINPRICK_DATA ?? './data');
+  try {
+    return await work(desk);
+  } finally {
+    await desk.store.close();
+  }
+}
