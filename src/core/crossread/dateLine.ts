@@ -23,7 +23,8 @@ export interface DateMark {
 
 const day = (at: Day): DayInterval => ({ from: at, to: at, precision: 'day' });
 
-function recordMarks(release: Release): DateMark[] {
+/** @param windowed whether such goods print when their production began; batches of others run on past the release */
+function recordMarks(release: Release, windowed: boolean): DateMark[] {
   const { earliest, latest } = plausibleStart(release.releaseDate, release.leadTime);
   const mark = (id: string, label: string, interval: DayInterval, text: string): DateMark => ({
     id,
@@ -34,12 +35,16 @@ function recordMarks(release: Release): DateMark[] {
     against: [],
   });
   return [
-    mark(
-      'plausible',
-      'Production may start',
-      { from: earliest, to: latest, precision: 'day' },
-      `${formatDay(earliest)} – ${formatDay(latest)}`,
-    ),
+    ...(windowed
+      ? [
+          mark(
+            'plausible',
+            'Production may start',
+            { from: earliest, to: latest, precision: 'day' },
+            `${formatDay(earliest)} – ${formatDay(latest)}`,
+          ),
+        ]
+      : []),
     mark('release', 'Release', day(release.releaseDate), formatDay(release.releaseDate)),
     ...Object.entries(release.marketDates ?? {}).map(([market, at]) =>
       mark(`release.${market}`, `Release, ${market}`, day(at), formatDay(at)),
@@ -99,5 +104,6 @@ export function dateMarks(reading: CrossReading, context: ReadingContext, today:
     text: formatDay(today),
     against: [],
   };
-  return [...(context.release ? recordMarks(context.release) : []), ...seen, now];
+  const windowed = context.kind.places.some(({ facts }) => facts.includes('productionWindow'));
+  return [...(context.release ? recordMarks(context.release, windowed) : []), ...seen, now];
 }

@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import { caseWith, chose, GROUNDS, measured } from '@/demo/testing/bench';
-import type { FactEntry, FindingEntry } from '../casefile/caseFile';
+import type { CaseFile, FactEntry, FindingEntry } from '../casefile/caseFile';
 import { assess } from './assess';
 import type { Grounds } from './grounds';
 import { handlingSentences } from './handling';
-import { forAndAgainst, formatWeight, verdictSentences, weightWord } from './sentences';
+import { forAndAgainst, formatWeight, oddsWords, verdictSentences, weightWord } from './sentences';
 
 const GOOD: Record<string, FindingEntry> = {
   'box.corners': chose('agrees'),
@@ -151,11 +151,26 @@ describe('three readings', () => {
 });
 
 describe('sentences', () => {
+  it('call nothing an opinion that is not sealed, and nothing genuine that was only seen in pictures', () => {
+    const seal = { pins: {} } as NonNullable<CaseFile['seal']>;
+    const good = { ...styled, findings: GOOD };
+    expect(text(verdictSentences({ ...good, seal }, assess(good, GROUNDS)))).toMatch(/^In our opinion the goods are/);
+    const seen = { ...good, circumstances: { ...good.circumstances, inHand: false } };
+    const said = text(verdictSentences({ ...seen, seal }, assess(seen, GROUNDS)));
+    expect(said).not.toMatch(/In our opinion|That they are genuine|^The packaging is the goods’ own/m);
+  });
+  it.each([
+    [-7, /5 times likelier if the goods are counterfeit/],
+    [30, /1,000 times likelier if the goods are genuine/],
+    [1, /about as likely/],
+    [90, /over 100,000 times/],
+  ])('give %i dban as odds', (decibans, said) => expect(oddsWords(decibans)).toMatch(said));
+
   it('give opinion, uncertainty, reasons both ways, what was not seen, and the law', () => {
     const file = { ...styled, findings: { ...GOOD, ...BAD } };
     const said = text(verdictSentences(file, assess(file, GROUNDS)));
     expect(said).toMatch(
-      /^In our opinion the goods are counterfeit\.\nThat they are genuine: .* \(90 % interval .*\)\. All that was seen weighs −.* dban/,
+      /^As it stands, not sealed, the evidence says that the goods are counterfeit\.\nThat they are genuine: .* \(90 % interval .*\)\. All that was seen weighs −.* dban/,
     );
     expect(said).toMatch(/What speaks most against them: .*Weight of one shoe: 330 ± 2 g, expected 402 ± 14 g \(−/);
     expect(said).toMatch(/What speaks most for the goods: /);

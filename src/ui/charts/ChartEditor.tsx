@@ -120,7 +120,7 @@ export function ChartEditor({
                           aria-label={`Remove column ${column.name || i + 1}`}
                           disabled={columns.length === 1}
                           onClick={() => removeColumn(i)}
-                          className="flex w-7 items-center justify-center text-soft hover:text-ink disabled:opacity-30"
+                          className="flex min-h-9 w-7 items-center justify-center text-soft hover:text-ink disabled:opacity-30"
                         >
                           <X size={14} aria-hidden />
                         </button>

@@ -3,10 +3,11 @@ import { useHotkeys } from 'react-hotkeys-hook';
 import type { Finding } from '@/core/checks/finding';
 import { handlingSentences } from '@/core/judgement/handling';
 import { GOODS_WORDS, PACKAGING_WORDS, type VerdictSentence, verdictSentences } from '@/core/judgement/sentences';
-import { useCaseBook, useStanding } from '../casebook/CaseBook';
+import { useCaseBook, useScans, useStanding } from '../casebook/CaseBook';
 import { QuestionScale } from '../casebook/QuestionScale';
 import { ThreeReadings } from '../inspect/Standing';
 import { MarkSign } from '../marks/MarkSign';
+import { useWedge } from '../scan/useWedge';
 import { OpinionPanel } from './OpinionPanel';
 import { SealPanel } from './SealPanel';
 import { TruthPanel } from './TruthPanel';
@@ -48,6 +49,8 @@ const STYLES: Partial<Record<VerdictSentence['about'], string>> = {
 export function VerdictView({ me }: { me: string | null }) {
   const { file, grounds } = useCaseBook();
   const { assessment } = useStanding();
+  const scans = useScans();
+  useWedge((text) => scans.take(text), { onBroken: scans.broken });
   const { goods, packaging, findings } = assessment;
   const sentences = verdictSentences(file, assessment);
   // Each panel marks the button of its key; the key itself must not land in the field of the sheet that it opens.
