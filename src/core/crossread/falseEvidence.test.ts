@@ -41,6 +41,8 @@ describe('a genuine item stays one however its label is printed, scanned or past
     ['innerLabel.country', 'Made in Estrava / Fabriqué en Estrava', /Estrava/],
     ['innerLabel.country', 'HECHO EN ESTRAVA', /ESTRAVA/],
     ['innerLabel.country', 'Estrava (EU)', /Estrava/],
+    ['innerLabel.country', 'MADE IN ESTRAVA 2019', /ESTRAVA/],
+    ['innerLabel.country', 'Hergestellt in der Estrava', /Estrava/],
     ['innerLabel.country', 'XE', /XE/],
     ['innerLabel.country', 'Fabriqué en Estravie', /Estravie/],
     ['boxLabel.size.eu', 'EUR 42', /42/],

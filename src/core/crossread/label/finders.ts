@@ -101,6 +101,9 @@ function columnFinders({ chart }: ReadingContext): Finder[] {
 
 const DATE = String.raw`(?:\p{L}{3,10}\.?[ ]?'?\d{2,4}|\d{1,4}[/.–-]\d{1,2}(?:[/.–-]\d{2,4})?|\d{1,2}[ .]?\p{L}{3,10}\.?[ ]?'?\d{2,4}|W(?:K|EEK)?\s?\d{1,2}[ /-]\d{2,4}|(?:19|20)\d{2}(?:0[1-9]|1[0-2])(?:[0-2]\d|3[01])|Q[1-4][ /]?\d{2,4})`;
 
+/** An amount of money: digits, perhaps in groups of three, perhaps with cents. */
+const AMOUNT = String.raw`(?<![\d.,])\d{1,3}(?:(?:[., ']\d{3})+|\d*)(?:[.,]\d{2})?(?![\d])`;
+
 /** Every finder that the case allows. */
 export function findersFor(context: ReadingContext, budget: Budget): Finder[] {
   const reads = (fact: string) => (raw: string) => (readFact(fact, raw, context).reading ? 1 : 0);
@@ -136,7 +139,7 @@ export function findersFor(context: ReadingContext, budget: Budget): Finder[] {
     },
     {
       fact: 'price',
-      pattern: /((?:US\$|[€£$¥]|\b[A-Z]{3})\s?\d[\d., ]*\d|\d[\d., ]*\d\s?(?:[€£$¥]|[A-Z]{3}\b))/gi,
+      pattern: new RegExp(`((?:US\\$|[€£$¥]|\\b[A-Z]{3})\\s?${AMOUNT}|${AMOUNT}\\s?(?:[€£$¥]|[A-Z]{3}\\b))`, 'gi'),
       trust: (raw) => {
         const sign = /US\$|[€£$¥]|\b(?:EUR|USD|GBP|JPY|CHF|SEK|NOK|DKK|PLN|CAD|AUD)\b/i.test(raw);
         const cents = /[.,]\d{2}(?!\d)/.test(raw);
@@ -146,7 +149,7 @@ export function findersFor(context: ReadingContext, budget: Budget): Finder[] {
     {
       fact: 'productionWindow',
       pattern: new RegExp(
-        `(?<![\\p{N}\\p{L}])(${DATE}\\s*(?:-|–|~|/|to|bis)\\s*${DATE}|${DATE})(?![\\p{L}\\p{N}])`,
+        `(?<![\\p{N}\\p{L}])(${DATE}\\s*(?:-|–|~|/|to|bis|\\s)\\s*${DATE}|${DATE})(?![\\p{L}\\p{N}])`,
         'giu',
       ),
       trust: (raw, before) => {

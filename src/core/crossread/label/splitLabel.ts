@@ -3,6 +3,7 @@ import { cleanText } from '../../codes/clean';
 import { latinLetters } from '../../codes/lookAlikes';
 import type { ReadingContext } from '../context';
 import { expandFacts } from '../facts';
+import origins from '../originWords.json';
 import { readFact } from '../readFact';
 import { wordsKey } from '../words';
 import { type Finder, findersFor, sameWords } from './finders';
@@ -158,6 +159,8 @@ function codeInFront(fact: string, rest: string, { context }: Label): string {
 /** Pieces that begin with a name, or consist of one with its value in the next piece. */
 function takeNamedPieces(label: Label): void {
   const left: string[] = [];
+  /** What followed a named fact in the same line: there names need no colon. */
+  const cutOff = new Set<string>();
   const { pieces } = label;
   for (let i = 0; i < pieces.length; i++) {
     const piece = pieces[i] as string;
@@ -182,16 +185,22 @@ function takeNamedPieces(label: Label): void {
       left.push(piece);
       continue;
     }
-    const value = CODES.has(fact) ? codeInFront(fact, rest, label) : rest;
     const words = fact === 'model' || fact === 'colourName' || fact === 'materials';
-    const sure = marked || fromNext !== null || !words;
+    // Words and sizes end where the next name begins.
+    const follows = words || fact === 'size' ? nextName(rest) : null;
+    const value = CODES.has(fact)
+      ? codeInFront(fact, rest, label)
+      : trimmed(follows === null ? rest : rest.slice(0, rest.length - follows.length));
+    const sure = marked || fromNext !== null || !words || cutOff.has(piece) || follows !== null;
     if (!sure || !takeNamed(label, fact, value)) {
       left.push(piece);
       continue;
     }
     if (fromNext !== null) i++;
     const after = trimmed(rest.slice(value.length));
-    if (after !== '') pieces.splice(i + 1, 0, after);
+    if (after === '') continue;
+    pieces.splice(i + 1, 0, after);
+    cutOff.add(after);
   }
   label.pieces = left;
 }
@@ -263,6 +272,9 @@ const near = (a: string, b: string): boolean => {
   return y.length > 5 && Math.abs(x.length - y.length) <= MOST_SLIPS && align(y, x).distance <= MOST_SLIPS;
 };
 
+/** Phrases that stand before a country. */
+const ORIGIN = new RegExp(`^(?:${[...origins.made, ...origins.notMade].join('|')})(?![\\p{L}])`, 'u');
+
 const isColour = (text: string): boolean =>
   worded(text)
     .split(/[^\p{L}]+/u)
@@ -272,6 +284,9 @@ const couldName = (text: string, maker: string): boolean =>
   !/\d{4}|[@#%]|www|http/i.test(text) &&
   text.length <= 60 &&
   !sameWords(text, maker) &&
+  namedFact(text) === undefined &&
+  !(nameInFront(text) && /\d/.test(text)) &&
+  !ORIGIN.test(worded(text)) &&
   !worded(text)
     .split(/[^\p{L}]+/u)
     .some((word) => NO_NAME.has(word));

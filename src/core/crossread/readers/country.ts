@@ -71,10 +71,19 @@ function knownCountries({ release, maker }: ReadingContext): Map<string, string>
 export function readCountryFact(raw: string, context: ReadingContext): FactResult {
   const known = knownCountries(context);
   const parts = pieces(raw);
-  const countryOf = (text: string): string | undefined => {
+  const lookUp = (text: string): string | undefined => {
     const key = wordsKey(text);
     return known.get(key) ?? (known.size > 0 ? worldCountries().get(key.length === 2 ? text : key) : undefined);
   };
+  // Articles and figures around a name change nothing.
+  const countryOf = (text: string): string | undefined =>
+    lookUp(text) ??
+    lookUp(
+      text
+        .replace(/^(?:THE|LA|LE|LES|L|EL|LOS|IL|DER|DIE|DEN|DAS) /, '')
+        .replace(/ ?\d+ ?/g, ' ')
+        .trim(),
+    );
   const display = cleanText(raw);
   const named = parts.map(({ text }) => countryOf(text));
   const countries = [...new Set(named.filter((each) => each !== undefined))];
