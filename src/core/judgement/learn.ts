@@ -31,48 +31,71 @@ interface SideFit {
 
 const add = ([yes, no]: Beta, more: number, less: number): Beta => [yes + more, no + less];
 
+/** P(an outcome | class) for both classes of a strand, by check. */
+type Chances = (check: string, finding: ConfirmedFinding) => [first: number, second: number] | null;
+
+/** How likely all that was seen in one case is in each class, times that class's share. */
+function classesOf({ seen }: Row, share: number, chancesOf: Chances): [first: number, second: number] {
+  let [first, second] = [1 - share, share];
+  for (const [check, finding] of seen) {
+    const chances = chancesOf(check, finding);
+    if (!chances) continue;
+    first *= chances[0];
+    second *= chances[1];
+  }
+  return [first, second];
+}
+
+/** Count one case, `part` of it in the second class and the rest in the first. */
+function count(fit: SideFit, { weight, seen }: Row, part: number): void {
+  const rest = weight - part;
+  fit.second = add(fit.second, part, rest);
+  for (const [check, { differs, residual }] of seen) {
+    const counts = fit.checks[check];
+    if (!counts || residual) continue;
+    const [a, b] = counts;
+    fit.checks[check] = differs ? [add(a, rest, 0), add(b, part, 0)] : [add(a, 0, rest), add(b, 0, part)];
+  }
+}
+
+/** One round of expectation maximisation: every case counted by what the fit so far makes of it. */
+function refit(rows: Row[], prior: SideFit, fit: SideFit, densities: Chances): { next: SideFit; total: number } {
+  const share = meanOf(fit.second);
+  const means = new Map(
+    Object.entries(fit.checks).map(([id, [a, b]]) => [
+      id,
+      [likelyAtLeast(meanOf(a)), likelyAtLeast(meanOf(b))] as const,
+    ]),
+  );
+  const chancesOf: Chances = (check, finding) => {
+    if (finding.residual) return densities(check, finding);
+    const [a, b] = means.get(check) ?? [];
+    if (a === undefined || b === undefined) return null;
+    return finding.differs ? [a, b] : [1 - a, 1 - b];
+  };
+  const next: SideFit = { second: prior.second, checks: { ...prior.checks } };
+  let total = 0;
+  for (const row of rows) {
+    const [first, second] = classesOf(row, share, chancesOf);
+    const sum = first + second;
+    if (!(sum > 0)) continue;
+    total += row.weight * Math.log(sum);
+    count(next, row, (row.weight * second) / sum);
+  }
+  return { next, total };
+}
+
 /**
  * Expectation maximisation of a mixture of two classes whose checks are independent within a class. The prior
  * pseudo-counts are kept throughout, so that a check nobody has looked at stays as it was stated.
  *
  * @param densities of a measured value in the first and the second class; null where they are the same
  */
-function fitSide(
-  rows: Row[],
-  prior: SideFit,
-  densities: (check: string, finding: ConfirmedFinding) => [number, number] | null,
-): SideFit {
+function fitSide(rows: Row[], prior: SideFit, densities: Chances): SideFit {
   let fit = prior;
   let before = Number.NEGATIVE_INFINITY;
   for (let round = 0; round < MOST_ROUNDS; round++) {
-    const share = meanOf(fit.second);
-    const means = Object.fromEntries(
-      Object.entries(fit.checks).map(([id, [a, b]]) => [id, [likelyAtLeast(meanOf(a)), likelyAtLeast(meanOf(b))]]),
-    ) as Record<string, [number, number]>;
-    const next: SideFit = { second: prior.second, checks: { ...prior.checks } };
-    let total = 0;
-    for (const { weight, seen } of rows) {
-      let first = 1 - share;
-      let second = share;
-      for (const [check, finding] of seen) {
-        const chances = finding.residual ? densities(check, finding) : means[check];
-        if (!chances) continue;
-        first *= finding.residual || finding.differs ? chances[0] : 1 - chances[0];
-        second *= finding.residual || finding.differs ? chances[1] : 1 - chances[1];
-      }
-      const sum = first + second;
-      if (!(sum > 0)) continue;
-      total += weight * Math.log(sum);
-      const part = (weight * second) / sum;
-      next.second = add(next.second, part, weight - part);
-      for (const [check, { differs, residual }] of seen) {
-        const counts = next.checks[check];
-        if (!counts || residual) continue;
-        const [a, b] = counts;
-        const rest = weight - part;
-        next.checks[check] = differs ? [add(a, rest, 0), add(b, part, 0)] : [add(a, 0, rest), add(b, 0, part)];
-      }
-    }
+    const { next, total } = refit(rows, prior, fit, densities);
     fit = next;
     if (Math.abs(total - before) < SETTLED * (1 + Math.abs(total))) break;
     before = total;

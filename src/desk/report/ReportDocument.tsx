@@ -3,6 +3,7 @@ import type { ReactNode } from 'react';
 import type { CaseFile } from '@/core/casefile/caseFile';
 import type { Channel } from '@/core/casefile/events/circumstancesStated';
 import type { Finding } from '@/core/checks/finding';
+import { MARK_WORDS } from '@/core/crossread/cell';
 import type { DateMark } from '@/core/crossread/dateLine';
 import { factName } from '@/core/crossread/facts';
 import { formatInstant } from '@/core/dates/instant';
@@ -539,15 +540,6 @@ function Chains({ assessment }: ReportContent) {
 }
 
 const LEGEND = ['agrees', 'differs', 'cantTell', 'missing', 'excused', 'open'] as const;
-const LEGEND_WORDS: Record<(typeof LEGEND)[number], string> = {
-  agrees: 'agrees',
-  differs: 'differs',
-  cantTell: 'can’t tell',
-  missing: 'missing',
-  excused: 'excused',
-  open: 'not looked at',
-};
-
 /** What the marks mean. */
 function Legend() {
   return (
@@ -555,7 +547,7 @@ function Legend() {
       {LEGEND.map((mark) => (
         <View key={mark} style={{ flexDirection: 'row', gap: 3, alignItems: 'center' }}>
           <MarkShape mark={mark} size={7} />
-          <Text style={{ fontSize: 8, color: SOFT }}>{LEGEND_WORDS[mark]}</Text>
+          <Text style={{ fontSize: 8, color: SOFT }}>{MARK_WORDS[mark]}</Text>
         </View>
       ))}
     </View>

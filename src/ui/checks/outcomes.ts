@@ -1,5 +1,5 @@
 import type { Outcome } from '@/core/checks/check';
-import { MARK_WORDS } from '../marks/MarkSign';
+import { MARK_WORDS } from '@/core/crossread/cell';
 
 /** What an answer can count as. */
 export const OUTCOMES: Outcome[] = ['agrees', 'differs', 'missing', 'cantTell'];

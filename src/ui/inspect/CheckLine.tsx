@@ -4,8 +4,9 @@ import Link from 'next/link';
 import { memo, type ReactNode, useEffect, useRef } from 'react';
 import type { Finding } from '@/core/checks/finding';
 import { toolWords } from '@/core/checks/tools';
+import { MARK_WORDS } from '@/core/crossread/cell';
 import { findingWords } from '@/core/judgement/sentences';
-import { MARK_WORDS, MarkSign } from '../marks/MarkSign';
+import { MarkSign } from '../marks/MarkSign';
 import { CheckGuide } from './CheckGuide';
 
 const BEARING_WORDS = { goods: 'about the goods', packaging: 'about the packaging', link: 'ties goods and packaging' };

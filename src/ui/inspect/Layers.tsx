@@ -1,7 +1,8 @@
 import { clsx } from 'clsx';
 import type { Layer } from '@/core/checks/check';
 import type { Finding } from '@/core/checks/finding';
-import { MARK_WORDS, MarkSign } from '../marks/MarkSign';
+import { MARK_WORDS } from '@/core/crossread/cell';
+import { MarkSign } from '../marks/MarkSign';
 
 /** `2 agrees, 1 not looked at`. */
 function inWords(findings: Finding[]): string {

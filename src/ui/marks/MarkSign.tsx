@@ -1,15 +1,6 @@
-import type { Mark } from '@/core/crossread/cell';
+import { MARK_WORDS, type Mark } from '@/core/crossread/cell';
 
 /** What each mark is called, everywhere. */
-export const MARK_WORDS: Record<Mark, string> = {
-  agrees: 'agrees',
-  differs: 'differs',
-  cantTell: 'can’t tell',
-  missing: 'missing',
-  excused: 'excused',
-  open: 'not looked at',
-};
-
 export const MARK_COLOURS: Record<Mark, string> = {
   agrees: 'text-agrees',
   differs: 'text-differs',
