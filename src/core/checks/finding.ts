@@ -1,4 +1,4 @@
-import type { Mark } from '../crossread/cell';
+import type { Mark } from '../crossread/mark';
 import type { Problem } from '../crossread/problem';
 import type { CheckDefinition } from './check';
 

@@ -3,24 +3,12 @@ import type { ReadingContext } from './context';
 import { type Expected, expectedFact, releaseAt } from './expected';
 import { expandFacts, sizeColumnOf } from './facts';
 import { judge, normalOf } from './judge';
+import type { Mark } from './mark';
 import type { Problem } from './problem';
 import { readFact } from './readFact';
 import type { FactReading } from './reading';
 import { differingSegments, plain, type Segment, stoppingSegments } from './segments';
 import { forgiven } from './words';
-
-/** The states of anything that can be looked at, each with its own mark on the screen. */
-export type Mark = 'agrees' | 'differs' | 'cantTell' | 'missing' | 'excused' | 'open';
-
-/** The marks in words. */
-export const MARK_WORDS: Record<Mark, string> = {
-  agrees: 'agrees',
-  differs: 'differs',
-  cantTell: 'can’t tell',
-  missing: 'missing',
-  excused: 'excused',
-  open: 'not looked at',
-};
 
 /** One fact in one place: what was read and how it stands to the record. */
 export interface Cell {

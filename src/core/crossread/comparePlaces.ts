@@ -1,6 +1,7 @@
-import type { Cell, Mark } from './cell';
+import type { Cell } from './cell';
 import { placeName, type ReadingContext } from './context';
 import { BETWEEN_REASONS } from './facts';
+import type { Mark } from './mark';
 import type { Problem } from './problem';
 import { isAbout } from './registered';
 import type { Row } from './row';

@@ -1,7 +1,8 @@
-import type { Cell, Mark } from './cell';
+import type { Cell } from './cell';
 import { placeName, type ReadingContext } from './context';
 import { type CrossReading, cellOf } from './crossReading';
 import { releaseAt } from './expected';
+import type { Mark } from './mark';
 import type { Problem } from './problem';
 
 /** How the cross-reading answers a check. */

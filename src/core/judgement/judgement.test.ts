@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import shippedRules from '@/desk/shipped/house-rules.json';
 import type { CheckDefinition } from '../checks/check';
 import type { Finding } from '../checks/finding';
-import type { Mark } from '../crossread/cell';
+import type { Mark } from '../crossread/mark';
 import { statedClasses } from './classes';
 import { decideGoods, formatShare, formatShareAgainst, sideOfThresholds } from './decide';
 import { drawIntervals } from './draws';

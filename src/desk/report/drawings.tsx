@@ -1,6 +1,6 @@
 import { Path, Rect, Svg, Line as SvgLine } from '@react-pdf/renderer';
 import { create } from 'qrcode';
-import type { Mark as MarkName } from '@/core/crossread/cell';
+import type { Mark as MarkName } from '@/core/crossread/mark';
 
 export const INK = '#13201a';
 export const SOFT = '#46574e';

@@ -1,5 +1,5 @@
 import type { Outcome } from '@/core/checks/check';
-import { MARK_WORDS } from '@/core/crossread/cell';
+import { MARK_WORDS } from '@/core/crossread/mark';
 
 /** What an answer can count as. */
 export const OUTCOMES: Outcome[] = ['agrees', 'differs', 'missing', 'cantTell'];

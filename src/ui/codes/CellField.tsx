@@ -2,7 +2,7 @@
 import { clsx } from 'clsx';
 import { type KeyboardEvent, startTransition, useRef, useState } from 'react';
 import type { Cell } from '@/core/crossread/cell';
-import { MARK_WORDS } from '@/core/crossread/cell';
+import { MARK_WORDS } from '@/core/crossread/mark';
 import { MarkSign } from '../marks/MarkSign';
 import type { Handlers } from './Matrix';
 import { draftProblem } from './useDrafts';

@@ -4,7 +4,7 @@ import Link from 'next/link';
 import { memo, type ReactNode, useEffect, useRef } from 'react';
 import type { Finding } from '@/core/checks/finding';
 import { toolWords } from '@/core/checks/tools';
-import { MARK_WORDS } from '@/core/crossread/cell';
+import { MARK_WORDS } from '@/core/crossread/mark';
 import { findingWords } from '@/core/judgement/sentences';
 import { MarkSign } from '../marks/MarkSign';
 import { CheckGuide } from './CheckGuide';

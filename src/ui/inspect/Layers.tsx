@@ -1,7 +1,7 @@
 import { clsx } from 'clsx';
 import type { Layer } from '@/core/checks/check';
 import type { Finding } from '@/core/checks/finding';
-import { MARK_WORDS } from '@/core/crossread/cell';
+import { MARK_WORDS } from '@/core/crossread/mark';
 import { MarkSign } from '../marks/MarkSign';
 
 /** `2 agrees, 1 not looked at`. */

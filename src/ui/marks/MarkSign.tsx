@@ -1,6 +1,5 @@
-import { MARK_WORDS, type Mark } from '@/core/crossread/cell';
+import { MARK_WORDS, type Mark } from '@/core/crossread/mark';
 
-/** What each mark is called, everywhere. */
 export const MARK_COLOURS: Record<Mark, string> = {
   agrees: 'text-agrees',
   differs: 'text-differs',
