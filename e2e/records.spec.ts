@@ -83,9 +83,16 @@ test('the text of a whole label is pasted and split, and the chains narrow while
   // Shown before it is kept: what would overwrite another reading is asked about, what was not placed is named.
   const sheet = page.getByRole('dialog', { name: /Read from the pasted text: box label/ });
   await expect(sheet).toContainText('CHECKED 7');
-  await expect(sheet.getByRole('button', { name: /^Keep \d+ facts?/ })).toBeFocused();
-  await press(page, 'Enter');
+  await expect(sheet).toContainText('instead of £115.00?');
+  await expect(sheet).toContainText('more stand there already, and are the same');
+  await sheet.getByRole('checkbox').check();
+  await sheet.getByRole('button', { name: 'Keep 1 fact' }).click();
   await expect(sheet).toHaveCount(0);
+  const price = page.getByRole('textbox', { name: /^Price, Box label/ });
+  await expect(price).toHaveValue('GBP 119.00');
+  // One key takes it back.
+  await press(page, 'u');
+  await expect(price).toHaveValue('£115.00');
   const chains = page.getByRole('table', { name: /Genuine variants/ });
   await expect(chains.getByText('possible', { exact: true })).toHaveCount(1);
   await suffix.focus();

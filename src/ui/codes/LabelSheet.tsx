@@ -96,7 +96,7 @@ export function LabelSheet({
         <Button look="act" autoFocus disabled={chosen.length === 0} onClick={() => onKeep(chosen)}>
           Keep {chosen.length} {chosen.length === 1 ? 'fact' : 'facts'} <Key>Enter</Key>
         </Button>
-        <Button look="quiet" onClick={onClose}>
+        <Button look="quiet" autoFocus={chosen.length === 0} onClick={onClose}>
           Keep nothing <Key>Esc</Key>
         </Button>
       </div>

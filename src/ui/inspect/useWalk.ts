@@ -22,7 +22,7 @@ export interface Walk {
 
 /** Walk the checks of a case: in their order, by layer, as suggested, or only those of the quick pass. */
 export function useWalk(): Walk {
-  const { grounds } = useCaseBook();
+  const { grounds, file } = useCaseBook();
   const { assessment } = useStanding();
   const { findings, gains, quick } = assessment;
   const suggested = gains[0]?.finding.check.id;
@@ -60,8 +60,13 @@ export function useWalk(): Walk {
     if (next) goToLayer(next.id);
   };
   const advance = () => {
+    // The marks follow an answer a moment later: what is in the file already is no longer open.
     const free = ({ check, mark }: Finding, i: number) =>
-      mark === 'open' && check.answer.form !== 'codes' && i !== index && (pass === null || pass.includes(check.id));
+      mark === 'open' &&
+      !file.findings[check.id] &&
+      check.answer.form !== 'codes' &&
+      i !== index &&
+      (pass === null || pass.includes(check.id));
     const next = findings.find((each, i) => i > index && free(each, i)) ?? findings.find(free);
     if (next) goTo(next.check.id);
   };
