@@ -12,6 +12,7 @@ const SLOW_KEY = 'pinprick-slow-scanner';
 const SHORTEST = 6;
 /** So many keys, evenly spaced and ended by Enter or Tab, come from no hand. */
 const SURELY_SCANNED = 8;
+const LEAST_DIGITS = 12;
 
 const isSlow = (): boolean => {
   try {
@@ -21,10 +22,14 @@ const isSlow = (): boolean => {
   }
 };
 
-/** A slow scan shows its form: a number whose check digit is right, or a symbol's text. */
+/**
+ * A slow scan shows its form: a number whose check digit is right, or a symbol's text. A hurried hand answers check
+ * after check with digits, and one in ten such runs has a right check digit: a short number is taken from fast
+ * scanners only.
+ */
 const looksScanned = (text: string): boolean => {
   if (text.length < SURELY_SCANNED) return false;
-  if (/^\d+$/.test(text)) return readGtin(text).readings.some(({ valid }) => valid);
+  if (/^\d+$/.test(text)) return text.length >= LEAST_DIGITS && readGtin(text).readings.some(({ valid }) => valid);
   return /^[\](]|^01\d{14}|^https?:|^[0-9A-F]{24,}$/i.test(text);
 };
 
