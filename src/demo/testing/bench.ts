@@ -1,5 +1,6 @@
 import type { CaseFile, FindingEntry } from '@/core/casefile/caseFile';
 import type { Circumstances } from '@/core/casefile/events/circumstancesStated';
+import { fold } from '@/core/casefile/fold';
 import type { KindDefinition } from '@/core/checks/check';
 import type { Finding } from '@/core/checks/finding';
 import { gatherFindings } from '@/core/checks/findings';
@@ -11,6 +12,7 @@ import type { Release } from '@/core/releases/release';
 import type { SizeChart } from '@/core/sizes/sizeChart';
 import { CHARTS, MAKERS } from '@/demo/makers';
 import { RELEASES } from '@/demo/releases';
+import { chainEvent } from '@/desk/chainEvent';
 import footwear from '@/desk/shipped/footwear.json';
 import houseRules from '@/desk/shipped/house-rules.json';
 
@@ -29,35 +31,25 @@ export const GROUNDS: Grounds = {
 
 const NOTHING: Circumstances = { channel: 'walk-in', condition: 'new', inHand: true, packaged: true };
 
+const STAMP = { at: '2026-01-01T00:00:00Z', by: 'anyone' };
+
 /** A case on that shoe with some findings and nothing read. */
 export function caseWith(findings: Record<string, FindingEntry>, circumstances: Partial<Circumstances> = {}): CaseFile {
-  const stamp = { at: '2026-01-01T00:00:00Z', by: 'anyone' };
-  return {
-    id: 'case',
+  const opened = {
     number: 'PP-0001',
-    kind: 'footwear',
+    kind: 'footwear' as const,
     query: '',
-    opened: stamp,
-    touched: stamp,
     circumstances: { ...NOTHING, ...circumstances },
+  };
+  const event = chainEvent({ seq: 0, head: '' }, { id: 'opening', type: 'opened', body: opened }, STAMP.at, STAMP.by);
+  return {
+    ...fold('case', [event]),
     release: { id: release.id, revision: 1, hash: '0'.repeat(64) },
     sizeKey: '42',
-    facts: {},
     findings,
-    met: {},
-    notices: {},
-    seal: null,
-    closed: null,
-    reopenings: [],
-    photos: [],
-    opinions: [],
-    truth: null,
-    seq: 1,
-    head: '',
   };
 }
 
-const STAMP = { at: '2026-01-01T00:00:00Z', by: 'anyone' };
 export const chose = (outcome: 'agrees' | 'differs' | 'missing' | 'cantTell', choice?: string): FindingEntry => ({
   ...STAMP,
   state: 'recorded',

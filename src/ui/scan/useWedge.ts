@@ -12,6 +12,7 @@ const SLOW_KEY = 'pinprick-slow-scanner';
 const SHORTEST = 6;
 /** So many keys, evenly spaced and ended by Enter or Tab, come from no hand. */
 const SURELY_SCANNED = 8;
+/** Of digits alone it takes more: see `looksScanned`. */
 const LEAST_DIGITS = 12;
 
 const isSlow = (): boolean => {
