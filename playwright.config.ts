@@ -1,20 +1,21 @@
 import { existsSync } from 'node:fs';
 import { defineConfig } from '@playwright/test';
 
-const PORT = 4399;
+/** One desk for each worker: they share no database. */
+const PORTS = [4399, 4400];
 const chromium = ['/usr/bin/chromium', '/usr/bin/chromium-browser'].find((path) => existsSync(path));
 
-/** The real interface against a production build, on a data directory of its own. */
-export default defineConfig({
+/** The real interface against a production build, on data directories of its own. */
+export default defineConfig<{ ports: number[] }>({
   testDir: 'e2e',
-  // One desk, one database: the tests share them, each on cases of its own.
-  workers: 1,
+  // The tests of a worker share its desk, each on cases of its own.
+  workers: PORTS.length,
   retries: 0,
   timeout: 120_000,
   expect: { timeout: 20_000 },
   reporter: [['list'], ['json', { outputFile: 'test-results/e2e.json' }]],
   use: {
-    baseURL: `http://127.0.0.1:${PORT}`,
+    ports: PORTS,
     viewport: { width: 1280, height: 800 },
     launchOptions: {
       executablePath: chromium,
@@ -30,11 +31,10 @@ export default defineConfig({
     },
   },
   webServer: {
-    command: 'node scripts/demo.mjs',
-    url: `http://127.0.0.1:${PORT}`,
+    command: `node scripts/e2eDesks.mjs ${PORTS.join(' ')}`,
+    url: `http://127.0.0.1:${PORTS.at(-1)}`,
     timeout: 900_000,
     reuseExistingServer: false,
     gracefulShutdown: { signal: 'SIGTERM', timeout: 5_000 },
-    env: { PINPRICK_PORT: String(PORT), PINPRICK_DATA: '.cache/e2e-data' },
   },
 });

@@ -9,7 +9,10 @@ interface Watch {
   strangers: string[];
 }
 
-export const test = base.extend<{ watch: Watch }>({
+export const test = base.extend<{ ports: number[]; watch: Watch }>({
+  ports: [[], { option: true }],
+  // Each worker has a desk of its own.
+  baseURL: async ({ ports }, use, { parallelIndex }) => use(`http://127.0.0.1:${ports[parallelIndex]}`),
   watch: [
     async ({ page, context, baseURL }, use) => {
       await context.addCookies([{ name: 'pinprick-checker', value: 'isolde-varr', url: baseURL as string }]);
@@ -58,19 +61,26 @@ export async function type(page: Page, text: string): Promise<void> {
   await page.keyboard.type(text, { delay: HAND_MS });
 }
 
-/** Send what a keyboard-wedge scanner sends: fast keys and Enter. */
-export async function scan(page: Page, text: string): Promise<void> {
+/**
+ * Send what a keyboard-wedge scanner sends: all keys at once, as from its buffer, or one every so many ms; then Enter
+ * or Tab. The keys carry the times at which the scanner sent them, however busy this machine is.
+ */
+export async function scan(page: Page, text: string, { everyMs = 0, end = 'Enter' } = {}): Promise<void> {
   await page.locator('html[data-scanner="heard"]').waitFor();
-  // A real scanner's keys queue up while the page is busy; these wait for it one by one, so it has to be at rest.
+  // A real scanner's keys queue up while the page is busy; these wait for it, so it has to be at rest.
   await page.waitForLoadState('networkidle');
   await page.waitForTimeout(8 * HAND_MS);
-  // All keys at once, as a scanner's buffer gives them; one by one a busy machine would stretch them to a hand's pace.
   const device = await page.context().newCDPSession(page);
-  const keys = [...text].map((key) => ({ key, text: key }));
-  const strokes = [...keys, { key: 'Enter', text: '\r' }].flatMap((stroke) => [
-    device.send('Input.dispatchKeyEvent', { type: 'keyDown', ...stroke }),
-    device.send('Input.dispatchKeyEvent', { type: 'keyUp', key: stroke.key }),
-  ]);
+  const last = { key: end, text: end === 'Enter' ? '\r' : undefined };
+  const began = Date.now();
+  const strokes: Promise<unknown>[] = [];
+  for (const [i, stroke] of [...[...text].map((key) => ({ key, text: key })), last].entries()) {
+    const at = began + i * everyMs;
+    if (at > Date.now()) await page.waitForTimeout(at - Date.now());
+    const timestamp = at / 1000;
+    strokes.push(device.send('Input.dispatchKeyEvent', { type: 'keyDown', timestamp, ...stroke }));
+    strokes.push(device.send('Input.dispatchKeyEvent', { type: 'keyUp', timestamp, key: stroke.key }));
+  }
   await Promise.all(strokes);
   await device.detach();
 }

@@ -97,9 +97,7 @@ test('a slow scanner that ends with Tab answers no check', async ({ page }) => {
   };
   const before = await answered();
   const slowScan = async () => {
-    // The time that the page needs for a key is added to this.
-    await page.keyboard.type('9521204101269', { delay: 65 });
-    await page.keyboard.press('Tab');
+    await scan(page, '9521204101269', { everyMs: 115, end: 'Tab' });
     await page.waitForTimeout(1500);
   };
   await slowScan();

@@ -9,6 +9,7 @@ test('a second person answers blind, and where the two differ neither counts', a
   await visit(page, '/case/PP-0408/verdict');
   await page.getByRole('button', { name: 'Ask for a second opinion' }).click();
   const sheet = page.getByRole('dialog', { name: 'Ask for a second opinion' });
+  await expect(sheet).toBeVisible();
   for (const box of await sheet.getByRole('checkbox').all()) await box.uncheck();
   await sheet.getByRole('checkbox', { name: 'Two lines of the side panel' }).check();
   await sheet.getByRole('button', { name: 'Ask', exact: true }).click();

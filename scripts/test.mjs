@@ -67,7 +67,6 @@ counted(
   ({ numPassedTests, numFailedTests }) => ({ ok: numPassedTests, bad: numFailedTests }),
 );
 step('Build', build);
-rmSync(join(ROOT, '.cache/e2e-data'), { recursive: true, force: true });
 counted(
   'End to end',
   'test-results/e2e.json',

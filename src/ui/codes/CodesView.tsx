@@ -1,12 +1,12 @@
 'use client';
-import { useMemo, useRef, useState } from 'react';
+import { lazy, startTransition, useMemo, useRef, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { dateMarks } from '@/core/crossread/dateLine';
 import { ageText } from '@/core/crossread/datesReading';
-import { splitLabel } from '@/core/crossread/label/splitLabel';
 import { readFact } from '@/core/crossread/readFact';
 import { useCaseBook, useScans } from '../casebook/CaseBook';
 import { Button, Key } from '../controls/Button';
+import { Later } from '../controls/Later';
 import { MarkLegend } from '../marks/MarkSign';
 import { useWedge } from '../scan/useWedge';
 import { CellReading } from './CellReading';
@@ -14,12 +14,14 @@ import { Chains } from './Chains';
 import { ChooseRelease } from './ChooseRelease';
 import { DateLine } from './DateLine';
 import { Disagreements } from './Disagreements';
-import { type LabelProposal, LabelSheet } from './LabelSheet';
+import type { LabelProposal } from './LabelSheet';
 import { MATRIX_SCROLL, Matrix } from './Matrix';
 import { OutOfSight } from './OutOfSight';
 import { useCrossReading } from './useCrossReading';
 import { type Draft, draftProblem, stateOf, useDrafts } from './useDrafts';
 import { useFactUndo } from './useFactUndo';
+
+const LabelSheet = lazy(async () => ({ default: (await import('./LabelSheet')).LabelSheet }));
 
 type At = Pick<Draft, 'place' | 'fact'>;
 
@@ -69,7 +71,8 @@ export function CodesView({ today }: { today: string }) {
       record('factRead', { ...where, state, raw, via: 'typed' });
     }
   };
-  const pasteLabel = (place: string, text: string) => {
+  const pasteLabel = async (place: string, text: string) => {
+    const { splitLabel } = await import('@/core/crossread/label/splitLabel');
     const [owner] = facts[place]?.styleCode?.belongsTo ?? [];
     const others =
       owner && owner.releaseId !== release?.id ? [{ model: owner.name, colourName: owner.colourName }] : [];
@@ -162,8 +165,9 @@ export function CodesView({ today }: { today: string }) {
               onKeep={keep}
               onRevert={drop}
               onFocus={(where) => {
-                setAt(where);
                 lastCell.current = where;
+                // What is said beside the matrix follows the hand; it never holds it up.
+                startTransition(() => setAt(where));
               }}
               onPasteLabel={pasteLabel}
             />
@@ -245,14 +249,16 @@ export function CodesView({ today }: { today: string }) {
         </section>
       )}
       {proposal && (
-        <LabelSheet
-          proposal={proposal}
-          placeName={nameOfPlace(proposal.place)}
-          facts={file.facts}
-          chart={grounds.chart}
-          onKeep={keepLabel}
-          onClose={() => setProposal(null)}
-        />
+        <Later>
+          <LabelSheet
+            proposal={proposal}
+            placeName={nameOfPlace(proposal.place)}
+            facts={file.facts}
+            chart={grounds.chart}
+            onKeep={keepLabel}
+            onClose={() => setProposal(null)}
+          />
+        </Later>
       )}
     </main>
   );

@@ -1,56 +1,54 @@
 'use client';
-import { getNonce } from 'get-nonce';
-import { Check, ChevronDown } from 'lucide-react';
-import { Select } from 'radix-ui';
+import { ChevronDown } from 'lucide-react';
+import { type KeyboardEvent, lazy, useState } from 'react';
+import { Later } from './Later';
 
 export interface Option<T extends string> {
   value: T;
   label: string;
 }
 
-/** One of a few, from a list that drops down. */
-export function Choice<T extends string>({
-  label,
-  value,
-  options,
-  onChange,
-  disabled,
-}: {
+export interface ChoiceProps<T extends string> {
   label: string;
   value: T;
   options: Option<T>[];
   onChange: (value: T) => void;
   disabled?: boolean;
-}) {
+}
+
+export const TRIGGER =
+  'inline-flex min-h-9 items-center gap-1.5 rounded-sm border border-line bg-sheet px-2.5 hover:border-accent disabled:opacity-60';
+
+const DropList = lazy(async () => ({ default: (await import('./DropList')).DropList }));
+
+/** One of a few, from a list that drops down; the list is fetched when it is first wanted. */
+export function Choice<T extends string>({ onChange, ...choice }: ChoiceProps<T>) {
+  const { label, value, options, disabled } = choice;
+  const [wanted, setWanted] = useState(false);
+  const onKeyDown = (event: KeyboardEvent) => {
+    if (event.key !== 'ArrowDown' && event.key !== 'ArrowUp') return;
+    event.preventDefault();
+    setWanted(true);
+  };
+  const closed = (
+    <button
+      type="button"
+      role="combobox"
+      aria-expanded={false}
+      aria-label={label}
+      disabled={disabled}
+      className={TRIGGER}
+      onClick={() => setWanted(true)}
+      onKeyDown={onKeyDown}
+    >
+      {options.find((option) => option.value === value)?.label ?? 'choose'}
+      <ChevronDown size={14} aria-hidden />
+    </button>
+  );
+  if (!wanted) return closed;
   return (
-    <Select.Root value={value} onValueChange={(next) => onChange(next as T)} disabled={disabled}>
-      <Select.Trigger
-        aria-label={label}
-        className="inline-flex min-h-9 items-center gap-1.5 rounded-sm border border-line bg-sheet px-2.5 hover:border-accent disabled:opacity-60"
-      >
-        <Select.Value placeholder="choose" />
-        <Select.Icon>
-          <ChevronDown size={14} aria-hidden />
-        </Select.Icon>
-      </Select.Trigger>
-      <Select.Portal>
-        <Select.Content position="popper" sideOffset={4} className="z-50 border border-line bg-sheet shadow-md">
-          <Select.Viewport nonce={getNonce()}>
-            {options.map((option) => (
-              <Select.Item
-                key={option.value}
-                value={option.value}
-                className="flex min-h-9 cursor-pointer items-center gap-2 py-1 pr-4 pl-7 outline-none data-highlighted:bg-wash relative"
-              >
-                <Select.ItemIndicator className="absolute left-2">
-                  <Check size={14} aria-hidden />
-                </Select.ItemIndicator>
-                <Select.ItemText>{option.label}</Select.ItemText>
-              </Select.Item>
-            ))}
-          </Select.Viewport>
-        </Select.Content>
-      </Select.Portal>
-    </Select.Root>
+    <Later meanwhile={closed}>
+      <DropList {...choice} onChange={(next) => onChange(next as T)} />
+    </Later>
   );
 }

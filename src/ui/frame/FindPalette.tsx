@@ -23,7 +23,7 @@ const NOTHING: Found = { query: '', cases: [], releases: [] };
 const ITEM = 'flex min-h-10 cursor-pointer items-center gap-3 px-3 data-[selected=true]:bg-wash';
 
 /** Find a case or a release record by any of its words or codes. */
-export function FindPalette({ open, onOpenChange }: { open: boolean; onOpenChange: (open: boolean) => void }) {
+export function FindPalette({ onOpenChange }: { onOpenChange: (open: boolean) => void }) {
   const router = useRouter();
   const [query, setQuery] = useState('');
   const [found, setFound] = useState<Found | null>(null);
@@ -32,7 +32,6 @@ export function FindPalette({ open, onOpenChange }: { open: boolean; onOpenChang
   const { cases, releases } = found?.query === query ? found : NOTHING;
 
   useEffect(() => {
-    if (!open) return;
     const abort = new AbortController();
     const timer = setTimeout(async () => {
       const search = `?q=${encodeURIComponent(query)}`;
@@ -53,7 +52,7 @@ export function FindPalette({ open, onOpenChange }: { open: boolean; onOpenChang
       clearTimeout(timer);
       abort.abort();
     };
-  }, [open, query]);
+  }, [query]);
 
   const go = (path: string) => {
     onOpenChange(false);
@@ -71,7 +70,7 @@ export function FindPalette({ open, onOpenChange }: { open: boolean; onOpenChang
     goFirst();
   }, [impatient, found, query]);
   return (
-    <Dialog.Root open={open} onOpenChange={onOpenChange}>
+    <Dialog.Root open onOpenChange={onOpenChange}>
       <Dialog.Portal>
         <Dialog.Overlay className="fixed inset-0 z-40 bg-veil" />
         <Dialog.Content

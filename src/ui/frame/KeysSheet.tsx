@@ -72,9 +72,9 @@ const GROUPS: { name: string; keys: [keys: string[], does: string][] }[] = [
 ];
 
 /** The keys, by where they work. */
-export function KeysSheet({ open, onOpenChange }: { open: boolean; onOpenChange: (open: boolean) => void }) {
+export function KeysSheet({ onOpenChange }: { onOpenChange: (open: boolean) => void }) {
   return (
-    <Sheet open={open} onOpenChange={onOpenChange} title="Keys">
+    <Sheet open onOpenChange={onOpenChange} title="Keys">
       <div className="columns-2 gap-8">
         {GROUPS.map(({ name, keys }) => (
           <section key={name} className="mb-4 break-inside-avoid">

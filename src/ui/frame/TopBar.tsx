@@ -2,12 +2,14 @@
 import { Moon, Search, Sun } from 'lucide-react';
 import Link from 'next/link';
 import { usePathname, useRouter } from 'next/navigation';
-import { useEffect, useState } from 'react';
+import { lazy, useEffect, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Key } from '../controls/Button';
+import { Later } from '../controls/Later';
 import { BenchPicker } from './BenchPicker';
-import { FindPalette } from './FindPalette';
-import { KeysSheet } from './KeysSheet';
+
+const FindPalette = lazy(async () => ({ default: (await import('./FindPalette')).FindPalette }));
+const KeysSheet = lazy(async () => ({ default: (await import('./KeysSheet')).KeysSheet }));
 
 const VIEWS = [
   { href: '/', name: 'Queue', key: 'q', owns: (path: string) => path === '/' || path.startsWith('/case') },
@@ -99,8 +101,16 @@ export function TopBar({
         </button>
         <BenchPicker checkers={checkers} checker={checker} />
       </div>
-      <FindPalette open={finding} onOpenChange={setFinding} />
-      <KeysSheet open={keys} onOpenChange={setKeys} />
+      {finding && (
+        <Later>
+          <FindPalette onOpenChange={setFinding} />
+        </Later>
+      )}
+      {keys && (
+        <Later>
+          <KeysSheet onOpenChange={setKeys} />
+        </Later>
+      )}
     </header>
   );
 }

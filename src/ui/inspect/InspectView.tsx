@@ -1,20 +1,22 @@
 'use client';
 import { useRouter } from 'next/navigation';
-import { useRef, useState } from 'react';
+import { lazy, useRef, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { useCaseBook, useScans, useStanding } from '../casebook/CaseBook';
 import { Button, Key } from '../controls/Button';
+import { Later } from '../controls/Later';
 import { MarkLegend } from '../marks/MarkSign';
 import { useWedge } from '../scan/useWedge';
 import { type AnswerActions, AnswerRow } from './AnswerRow';
 import { CheckLine } from './CheckLine';
 import { CheckPhotos } from './CheckPhotos';
 import { Layers } from './Layers';
-import { ListingForm } from './ListingForm';
 import { Standing } from './Standing';
 import { ToolsSheet } from './ToolsSheet';
 import { useAnswers } from './useAnswers';
 import { useWalk } from './useWalk';
+
+const ListingForm = lazy(async () => ({ default: (await import('./ListingForm')).ListingForm }));
 
 const DIGITS = '1,2,3,4,5,6,7,8,9';
 
@@ -44,7 +46,7 @@ export function InspectView() {
   useHotkeys('right', () => walk.stepLayer(1), first);
   useHotkeys('left', () => walk.stepLayer(-1), first);
   useHotkeys(DIGITS, (event) => {
-    if (!measured) answers.choose(Number(event.key) - 1);
+    if (!measured) answers.found.choose(Number(event.key) - 1);
     else if (answerable) {
       event.preventDefault();
       actions.current?.begin(event.key);
@@ -92,7 +94,11 @@ export function InspectView() {
             </Button>
           </span>
         </div>
-        {layer === 'listing' && !quickPass && <ListingForm key={file.seq} />}
+        {layer === 'listing' && !quickPass && (
+          <Later>
+            <ListingForm key={file.seq} />
+          </Later>
+        )}
         <ul className="border-t">
           {shown.map((finding) => {
             const { check, mark } = finding;

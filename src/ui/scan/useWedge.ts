@@ -1,6 +1,7 @@
 'use client';
 import { useEffect, useRef } from 'react';
 import { readGtin } from '@/core/codes/gtin';
+import { activeField, type Field, setValue } from '../controls/field';
 
 /** Keystrokes closer together than this come from a scanner, not from a hand. */
 const BURST_MS = 50;
@@ -37,8 +38,6 @@ const looksScanned = (text: string): boolean => {
 /** FNC1 between the elements of a symbol, as scanners type it. */
 const isSeparator = ({ key, ctrlKey }: KeyboardEvent): boolean => key === 'F8' || (ctrlKey && key === ']');
 
-type Field = HTMLInputElement | HTMLTextAreaElement;
-
 /** Keys in even, slow succession, whatever was done with them. */
 interface Slow {
   text: string;
@@ -62,22 +61,10 @@ interface Burst {
   held: KeyboardEvent[];
 }
 
-/** Change what a field holds, in the way that React notices. */
-function setValue(field: Field, value: string): void {
-  const prototype = field instanceof HTMLInputElement ? HTMLInputElement.prototype : HTMLTextAreaElement.prototype;
-  Object.getOwnPropertyDescriptor(prototype, 'value')?.set?.call(field, value);
-  field.dispatchEvent(new Event('input', { bubbles: true }));
-}
-
 /** True where the browser can tell that it holds input which this page has not heard yet. */
 function inputWaits(): boolean {
   const { scheduling } = navigator as { scheduling?: { isInputPending(): boolean } };
   return scheduling?.isInputPending() ?? false;
-}
-
-function activeField(): Field | null {
-  const active = document.activeElement;
-  return active instanceof HTMLInputElement || active instanceof HTMLTextAreaElement ? active : null;
 }
 
 /**
@@ -99,7 +86,6 @@ export function useWedge(
     handler.current = { onScan, ...also };
   });
   useEffect(() => {
-    const replayed = new WeakSet<Event>();
     let burst: Burst | null = null;
     let timer: ReturnType<typeof setTimeout> | undefined;
     let gap = isSlow() ? SLOW_MS : BURST_MS;
@@ -119,7 +105,6 @@ export function useWedge(
         }
         const { key: name, code, shiftKey } = key;
         const again = new KeyboardEvent('keydown', { key: name, code, shiftKey, bubbles: true, cancelable: true });
-        replayed.add(again);
         (key.target ?? document.body).dispatchEvent(again);
       }
     };
@@ -133,7 +118,8 @@ export function useWedge(
       event.stopImmediatePropagation();
     };
     const onKey = (event: KeyboardEvent) => {
-      if (replayed.has(event) || event.repeat) return;
+      // Keys that a script gives again were heard here before.
+      if (!event.isTrusted || event.repeat) return;
       const now = event.timeStamp;
       const running = burst !== null && now - burst.last < gap;
       const goesOn = now - slow.last < MAYBE_SLOW_MS;

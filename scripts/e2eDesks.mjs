@@ -1,0 +1,17 @@
+// The desks that the end-to-end tests work on: one server with a database of its own for each of the tests' workers.
+import { cpSync, rmSync } from 'node:fs';
+import { resolve } from 'node:path';
+import { build, giveUp, install, prepare, ROOT, requireNode, requirePort, serve } from './steps.mjs';
+
+const ports = process.argv.slice(2).map(Number);
+const data = (port) => resolve(ROOT, '.cache', `e2e-data-${port}`);
+
+requireNode();
+install();
+for (const port of ports) await requirePort(port);
+const [first, ...others] = ports;
+for (const port of ports) rmSync(data(port), { recursive: true, force: true });
+if (prepare(data(first), '--demo') !== 0) process.exit(1);
+for (const port of others) cpSync(data(first), data(port), { recursive: true });
+if (build() !== 0) giveUp('The build failed; the reason stands above.');
+for (const port of ports) await serve(port, data(port));

@@ -1,0 +1,51 @@
+'use client';
+import { type ReactNode, Suspense, useEffect } from 'react';
+import { activeField, setValue } from './field';
+
+/** Do what the browser does with a key that it is given by hand. */
+function pressAgain(key: string): void {
+  const target = document.activeElement ?? document.body;
+  const field = activeField();
+  if (!target.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true, cancelable: true }))) return;
+  if (field && key.length === 1) setValue(field, field.value + key);
+  else if (field && key === 'Enter') field.form?.requestSubmit();
+  else if (target instanceof HTMLButtonElement && (key === 'Enter' || key === ' ')) target.click();
+}
+
+/** Keys pressed before the part is there wait for it: they were meant for it, and must not answer what lies behind it. */
+function HeldKeys() {
+  useEffect(() => {
+    const held: string[] = [];
+    const onKey = (event: KeyboardEvent) => {
+      if (event.ctrlKey || event.metaKey || event.altKey) return;
+      event.preventDefault();
+      event.stopImmediatePropagation();
+      held.push(event.key);
+    };
+    window.addEventListener('keydown', onKey, true);
+    return () => {
+      // Once the part has taken the focus; keys that come until then still wait their turn.
+      setTimeout(() => {
+        window.removeEventListener('keydown', onKey, true);
+        for (const key of held) pressAgain(key);
+      });
+    };
+  }, []);
+  return null;
+}
+
+/** Around a lazy part of the screen: its script is fetched when it is first shown, and `meanwhile` stands there. */
+export function Later({ meanwhile, children }: { meanwhile?: ReactNode; children: ReactNode }) {
+  return (
+    <Suspense
+      fallback={
+        <>
+          {meanwhile}
+          <HeldKeys />
+        </>
+      }
+    >
+      {children}
+    </Suspense>
+  );
+}
