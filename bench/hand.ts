@@ -137,6 +137,7 @@ export async function benchHand(): Promise<void> {
         keys: [],
         tasks: [...(sums['load of Inspect']?.tasks ?? []), await load(page, `${at}/inspect`)],
       };
+      scripts.Inspect = await scriptKiB(page);
       add(
         'an answer in Inspect',
         await keysOn(

@@ -1,14 +1,9 @@
 import { GROUP_SEPARATOR } from './elementString';
 import { readEpc } from './epc';
+import { unprefixed } from './unprefixed';
 
 /** What a scanner or RFID reader sent, by its form. */
 export type ScannedFact = 'gtin' | 'symbol' | 'epc';
-
-/** Symbology identifiers of plain barcodes, which hold a number and nothing else. */
-const PLAIN_SYMBOLOGY = /^\](?:E\d|[CA]0|I\d)(?=\d+$)/;
-
-/** A scan without what the scanner put before it. */
-export const unprefixed = (raw: string): string => raw.trim().replace(PLAIN_SYMBOLOGY, '');
 
 /**
  * Tell a barcode number from the text of a two-dimensional symbol and from the memory of a tag.

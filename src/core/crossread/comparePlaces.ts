@@ -1,6 +1,5 @@
 import type { Cell } from './cell';
 import { placeName, type ReadingContext } from './context';
-import { BETWEEN_REASONS } from './facts';
 import type { Mark } from './mark';
 import type { Problem } from './problem';
 import { isAbout } from './registered';
@@ -81,6 +80,3 @@ export function comparePlaces(row: Row, context: ReadingContext): void {
   if (row.fact.between === 'different') mustDiffer(row, read, context);
   seenElsewhere(row, read, context);
 }
-
-/** Why the places of a row must agree, may differ or must differ. */
-export const reasonFor = (row: Row): string => BETWEEN_REASONS[row.fact.between];

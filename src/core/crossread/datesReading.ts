@@ -205,9 +205,3 @@ export function readDates(rows: Row[], traits: Observation[], context: ReadingCo
     ages.length > 0 ? [Math.min(...ages.map(([least]) => least)), Math.max(...ages.map(([, most]) => most))] : null;
   return { ...together, facts, age, problems: problemsOf(together, dated) };
 }
-
-/** The age for people: `11 to 12 months`. */
-export function ageText([least, most]: [number, number]): string {
-  const range = least === most ? String(least) : `${least} to ${most}`;
-  return `${range} ${most === 1 ? 'month' : 'months'}`;
-}

@@ -1,8 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import type { DateOrder } from './dateOrder';
 import { addDays, formatSpan } from './day';
 import { daysOutside } from './interval';
-import { type DateOrder, readPrintedDate } from './printedDate';
+import { readPrintedDate } from './printedDate';
 import { compareWithRelease, readProductionWindow } from './productionWindow';
 
 const TODAY = '2026-11-25';

@@ -1,21 +1,8 @@
+import type { DateOrder, TakenOrder } from './dateOrder';
 import { type DateToken, dateTokens } from './dateTokens';
 import { addDays, type Day, daysInMonth, formatMonth, isoDay } from './day';
 import type { DayInterval } from './interval';
 import { isoWeekStart } from './isoWeek';
-
-/** The order in which a maker or market prints the parts of a date. */
-export type DateOrder = 'YMD' | 'DMY' | 'MDY';
-
-/** The order in which a date was taken; `WY`, week and year, where month and year would do as well. */
-export type TakenOrder = DateOrder | 'WY';
-
-/** For people: `day/month/year`. */
-export const ORDER_NAMES: Record<TakenOrder, string> = {
-  WY: 'week/year',
-  YMD: 'year/month/day',
-  DMY: 'day/month/year',
-  MDY: 'month/day/year',
-};
 
 export interface DateReading extends DayInterval {
   /** The order in which its numbers were taken; null where the text itself settles what is what. */

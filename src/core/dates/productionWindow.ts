@@ -1,14 +1,8 @@
+import type { DateOrder, TakenOrder } from './dateOrder';
 import { type DateToken, dateTokens, type PlacedToken } from './dateTokens';
 import { addDays, type Day, daysBetween, formatDay, formatSpan } from './day';
 import { type DayInterval, daysOutside, formatInterval } from './interval';
-import {
-  type DateFailure,
-  type DateHints,
-  type DateOrder,
-  type DateReading,
-  readDateTokens,
-  type TakenOrder,
-} from './printedDate';
+import { type DateFailure, type DateHints, type DateReading, readDateTokens } from './printedDate';
 
 /** When production of a batch began and ended, as the inner label prints it. One date alone counts as both. */
 export interface ProductionWindow {

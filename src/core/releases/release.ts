@@ -1,5 +1,5 @@
 import type { CheckDefinition } from '../checks/check';
-import type { DateOrder } from '../dates/printedDate';
+import type { DateOrder } from '../dates/dateOrder';
 import type { LeadTime } from '../dates/productionWindow';
 import type { Trait } from './trait';
 import type { Variant } from './variantFit';

@@ -1,5 +1,5 @@
 'use client';
-import { createContext, type ReactNode, useCallback, useContext, useDeferredValue, useMemo } from 'react';
+import { createContext, type ReactNode, useCallback, useContext, useMemo } from 'react';
 import { v4 as newUuid } from 'uuid';
 import type { CaseFile } from '@/core/casefile/caseFile';
 import type { EventBodies, EventType, NewEvent } from '@/core/casefile/event';
@@ -40,18 +40,20 @@ const ScanContext = createContext<ScanDesk | null>(null);
 /** One case for all views under it: its log, its state and its assessment, all computed from the same events. */
 export function CaseBook({
   folder: initial,
+  first,
   checkers,
   children,
 }: {
   folder: CaseFolder;
+  /** What the case comes to, as it came with the page. */
+  first: Assessment;
   checkers: Checker[];
   children: ReactNode;
 }) {
   const log = useCaseLog(initial);
   const { folder, file, add } = log;
   const grounds = useMemo(() => groundsOf(folder.grounds), [folder.grounds]);
-  // The hand comes first: the key is shown before it is weighed.
-  const standing = useAssessment(useDeferredValue(file), grounds);
+  const standing = useAssessment(file, grounds, first);
   const record = useCallback(
     <T extends EventType>(type: T, body: EventBodies[T]) => add([{ id: newUuid(), type, body } as NewEvent]),
     [add],

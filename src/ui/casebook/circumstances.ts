@@ -1,6 +1,6 @@
 import type { Channel, Circumstances } from '@/core/casefile/events/circumstancesStated';
 import type { Condition } from '@/core/checks/check';
-import type { Option } from '../controls/Choice';
+import type { Option } from '../controls/option';
 
 export const CHANNELS: Option<Channel>[] = [
   { value: 'unstated', label: 'channel not stated' },

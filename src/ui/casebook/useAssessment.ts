@@ -1,58 +1,62 @@
 'use client';
-import { type Remote, wrap } from 'comlink';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { startTransition, useEffect, useMemo, useRef, useState } from 'react';
 import type { CaseFile } from '@/core/casefile/caseFile';
-import { type Assessment, assess } from '@/core/judgement/assess';
+import type { Assessment } from '@/core/judgement/assess';
 import type { Grounds } from '@/core/judgement/grounds';
-import type { Refined, RefineWorker } from '@/workers/refine.worker';
+import { type Beside, startBeside } from './beside';
 
-/** So few draws are done before the next key; the worker does all of them. */
+/** So few draws give a figure to look at; all of them are done once the hand rests. */
 const AT_ONCE = 40;
+const REST_MS = 60;
 
 /**
- * The assessment of a case, at once with roughly drawn intervals and a moment later with the kept ones.
+ * The assessment of a case, always worked out beside the page: roughly drawn after each change, and a moment later as
+ * it would be kept.
  *
- * @returns `settled` once the intervals are those that a verdict would seal
+ * @param first the assessment that came with the page
+ * @returns `settled` once it is of the case as it stands, with the intervals that a verdict would seal
  */
-export function useAssessment(file: CaseFile, grounds: Grounds): { assessment: Assessment; settled: boolean } {
+export function useAssessment(
+  file: CaseFile,
+  grounds: Grounds,
+  first: Assessment,
+): { assessment: Assessment; settled: boolean } {
   const day = file.touched.at.slice(0, 10);
   const { facts, findings, met, circumstances, release, sizeKey, seal, truth, opinions } = file;
   // biome-ignore lint/correctness/useExhaustiveDependencies: what is assessed; a new head of the log changes nothing
-  const rough = useMemo(
-    () => assess(file, grounds, { draws: AT_ONCE }),
+  const basis = useMemo(
+    () => ({ file, grounds }),
     [facts, findings, met, circumstances, release, sizeKey, seal, truth, opinions, day, grounds],
   );
-  const [refined, setRefined] = useState<{ of: Assessment; values: Refined } | null>(null);
-  const newest = useRef(file);
+  const [known, setKnown] = useState({ of: basis, assessment: first, settled: false });
+  const [fault, setFault] = useState<Error | null>(null);
+  const begun = useRef(basis);
+  const beside = useRef<Beside | null>(null);
   useEffect(() => {
-    newest.current = file;
-  });
-  const remote = useRef<Remote<RefineWorker> | null>(null);
-  useEffect(() => {
-    const worker = new Worker(new URL('../../workers/refine.worker.ts', import.meta.url), { type: 'module' });
-    remote.current = wrap<RefineWorker>(worker);
-    return () => {
-      remote.current = null;
-      worker.terminate();
-    };
+    const started = startBeside();
+    beside.current = started;
+    return () => started.end();
   }, []);
   useEffect(() => {
     let current = true;
+    const work = (draws?: number) =>
+      beside.current
+        ?.work(basis.grounds, (at) => at.assess(basis.file, draws))
+        .then(
+          (assessment) => {
+            if (current) startTransition(() => setKnown({ of: basis, assessment, settled: draws === undefined }));
+          },
+          (error) => current && setFault(error),
+        );
+    if (begun.current !== basis) void work(AT_ONCE);
+    begun.current = basis;
     // A hand that answers quickly is not followed step by step.
-    const timer = setTimeout(() => {
-      void remote.current
-        ?.refine(newest.current, grounds)
-        .then((values) => current && setRefined({ of: rough, values }));
-    }, 60);
+    const timer = setTimeout(() => void work(), REST_MS);
     return () => {
       current = false;
       clearTimeout(timer);
     };
-  }, [grounds, rough]);
-  const settled = refined?.of === rough;
-  const assessment = useMemo(
-    () => (settled && refined ? { ...rough, ...refined.values } : rough),
-    [rough, refined, settled],
-  );
-  return { assessment, settled };
+  }, [basis]);
+  if (fault) throw fault;
+  return { assessment: known.assessment, settled: known.settled && known.of === basis };
 }

@@ -1,6 +1,6 @@
 'use client';
 import { clsx } from 'clsx';
-import { type KeyboardEvent, startTransition, useRef, useState } from 'react';
+import { type KeyboardEvent, startTransition, useEffect, useRef, useState } from 'react';
 import type { Cell } from '@/core/crossread/cell';
 import { MARK_WORDS } from '@/core/crossread/mark';
 import { MarkSign } from '../marks/MarkSign';
@@ -46,7 +46,7 @@ export function CellField({
   const at = { place: cell.place, fact: cell.fact };
   const kept = cell.entry?.state === 'absent' ? '-' : cell.entry?.state === 'illegible' ? '?' : (cell.entry?.raw ?? '');
   const refusal = typed === null ? null : draftProblem({ ...at, raw: typed });
-  const overlay = !focused && cell.entry !== null && !refusal;
+  const overlay = !focused && typed === null && cell.entry !== null;
   /** The same at once: Enter keeps and moves on, and leaving the field must not keep it again. */
   const unkept = useRef<string | null>(null);
   const keep = () => {
@@ -55,10 +55,15 @@ export function CellField({
     unkept.current = null;
     // The hand goes on to the next cell; what the entry changes is drawn behind it.
     startTransition(() => {
-      handlers.onKeep({ ...at, raw });
-      setTyped(null);
+      const onItsWay = handlers.onKeep({ ...at, raw });
+      if (!onItsWay || raw.trim() === kept) setTyped(null);
     });
   };
+  // What was typed stands until the reading has it.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: whenever something else is read there
+  useEffect(() => {
+    if (unkept.current === null) setTyped(null);
+  }, [kept]);
   const onKeyDown = (event: KeyboardEvent<HTMLInputElement>) => {
     if (event.key === 'Enter' || event.key === 'ArrowDown') {
       event.preventDefault();

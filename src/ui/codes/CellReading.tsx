@@ -1,8 +1,8 @@
 import type { Cell } from '@/core/crossread/cell';
-import { reasonFor } from '@/core/crossread/comparePlaces';
+import { BETWEEN_REASONS } from '@/core/crossread/facts';
 import type { Row } from '@/core/crossread/row';
+import { ORDER_NAMES } from '@/core/dates/dateOrder';
 import { formatInterval } from '@/core/dates/interval';
-import { ORDER_NAMES } from '@/core/dates/printedDate';
 import { Button } from '../controls/Button';
 import { CodePieces } from './CodePieces';
 
@@ -80,7 +80,7 @@ export function CellReading({
           ))}
         </div>
       )}
-      <p className="mt-1 text-[13px] text-soft">{reasonFor(row)}</p>
+      <p className="mt-1 text-[13px] text-soft">{BETWEEN_REASONS[row.fact.between]}</p>
     </section>
   );
 }

@@ -1,9 +1,9 @@
 'use client';
 import { lazy, startTransition, useMemo, useRef, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { dateMarks } from '@/core/crossread/dateLine';
-import { ageText } from '@/core/crossread/datesReading';
-import { readFact } from '@/core/crossread/readFact';
+import { ageText } from '@/core/dates/ageText';
+import type { Day } from '@/core/dates/day';
+import type { CodesReading } from '@/core/judgement/codesReading';
 import { useCaseBook, useScans } from '../casebook/CaseBook';
 import { Button, Key } from '../controls/Button';
 import { Later } from '../controls/Later';
@@ -33,7 +33,7 @@ function goToCell({ place, fact }: At): void {
 }
 
 /** Everything that is printed, cross-read: the matrix, what does not agree, and the date line. */
-export function CodesView({ today }: { today: string }) {
+export function CodesView({ today, first }: { today: Day; first: CodesReading }) {
   const { number, file, grounds, record } = useCaseBook();
   const scans = useScans();
   const { drafts, set, drop, facts } = useDrafts(file.facts, grounds.maker?.id ?? null, grounds.release?.id ?? null);
@@ -47,7 +47,7 @@ export function CodesView({ today }: { today: string }) {
   const lastCell = useRef<At | null>(null);
   const sealed = file.seal !== null || file.closed !== null;
   const { kind, release } = grounds;
-  const { context, reading, doubts, chain } = useCrossReading(file, grounds, facts);
+  const { reading, doubts, chain, marks } = useCrossReading(file, grounds, facts, today, first);
   const advice = useMemo(() => {
     const belongings = kind.places
       .filter((place) => place.side === 'goods')
@@ -55,36 +55,24 @@ export function CodesView({ today }: { today: string }) {
     return belongings.find((each) => each.releaseId !== release?.id) ?? null;
   }, [kind, facts, release]);
 
-  const keep = (draft: Draft) => {
+  const keep = (draft: Draft): boolean => {
     const where = { place: draft.place, fact: draft.fact };
-    if (draftProblem(draft)) return;
+    if (draftProblem(draft)) return false;
     const kept = file.facts[where.place]?.[where.fact];
     const state = stateOf(draft.raw);
     const raw = state === 'read' ? draft.raw : '';
     drop(where);
-    if (draft.raw.trim() === '') {
-      if (!kept) return;
-      remember([where]);
-      record('factWithdrawn', where);
-    } else if (kept?.raw !== raw || kept.state !== state) {
-      remember([where]);
-      record('factRead', { ...where, state, raw, via: 'typed' });
-    }
+    const empty = draft.raw.trim() === '';
+    const same = empty ? !kept : kept?.raw === raw && kept.state === state;
+    if (same) return false;
+    remember([where]);
+    if (empty) record('factWithdrawn', where);
+    else record('factRead', { ...where, state, raw, via: 'typed' });
+    return true;
   };
   const pasteLabel = async (place: string, text: string) => {
-    const { splitLabel } = await import('@/core/crossread/label/splitLabel');
-    const [owner] = facts[place]?.styleCode?.belongsTo ?? [];
-    const others =
-      owner && owner.releaseId !== release?.id ? [{ model: owner.name, colourName: owner.colourName }] : [];
-    const split = splitLabel(text, place, context, others);
-    // What stands there already, in whatever spelling, is not entered again.
-    const normal = (fact: string, raw: string) => readFact(fact, raw, context, place).reading?.normal ?? raw;
-    const stands = ({ fact, raw }: { fact: string; raw: string }) => {
-      const entry = file.facts[place]?.[fact];
-      return entry?.state === 'read' && entry.via !== 'derived' && normal(fact, entry.raw) === normal(fact, raw);
-    };
-    const placed = split.placed.filter((each) => !stands(each));
-    setProposal({ place, placed, left: split.left, standing: split.placed.length - placed.length });
+    const { readLabel } = await import('./readLabel');
+    setProposal(readLabel(text, place, { ...file, facts }, grounds));
   };
   const keepLabel = (placed: LabelProposal['placed']) => {
     if (!proposal) return;
@@ -119,7 +107,6 @@ export function CodesView({ today }: { today: string }) {
       : anything
         ? 'Nothing disagrees'
         : 'Nothing read yet';
-  const marks = dateMarks(reading, context, today);
   const places = reading.places.filter(
     ({ id, more }) => allPlaces || !more || reading.rows.some((row) => row.cells[id]?.entry),
   );

@@ -26,7 +26,8 @@ type At = Pick<Draft, 'place' | 'fact'>;
 /** What the cells of a matrix tell it. */
 export interface Handlers {
   onType(draft: Draft): void;
-  onKeep(draft: Draft): void;
+  /** @returns false where nothing changes by it */
+  onKeep(draft: Draft): boolean;
   onRevert(at: At): void;
   onFocus(at: At): void;
   onMove(at: At, rows: number): void;

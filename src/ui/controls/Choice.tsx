@@ -2,22 +2,7 @@
 import { ChevronDown } from 'lucide-react';
 import { type KeyboardEvent, lazy, useState } from 'react';
 import { Later } from './Later';
-
-export interface Option<T extends string> {
-  value: T;
-  label: string;
-}
-
-export interface ChoiceProps<T extends string> {
-  label: string;
-  value: T;
-  options: Option<T>[];
-  onChange: (value: T) => void;
-  disabled?: boolean;
-}
-
-export const TRIGGER =
-  'inline-flex min-h-9 items-center gap-1.5 rounded-sm border border-line bg-sheet px-2.5 hover:border-accent disabled:opacity-60';
+import { type ChoiceProps, TRIGGER } from './option';
 
 const DropList = lazy(async () => ({ default: (await import('./DropList')).DropList }));
 

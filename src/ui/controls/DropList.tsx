@@ -2,7 +2,7 @@
 import { getNonce } from 'get-nonce';
 import { Check, ChevronDown } from 'lucide-react';
 import { Select } from 'radix-ui';
-import { type ChoiceProps, TRIGGER } from './Choice';
+import { type ChoiceProps, TRIGGER } from './option';
 
 /** The list that a choice drops down, and the button that it hangs on. */
 export function DropList({ label, value, options, onChange, disabled }: ChoiceProps<string>) {

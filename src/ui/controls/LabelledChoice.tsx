@@ -1,4 +1,5 @@
-import { Choice, type Option } from './Choice';
+import { Choice } from './Choice';
+import type { Option } from './option';
 
 /** A choice with its label above it, to stand in a row of fields. */
 export function LabelledChoice<T extends string>(props: {

@@ -4,9 +4,8 @@ import { useCallback, useMemo, useRef, useState } from 'react';
 import type { CaseFile, FactEntry } from '@/core/casefile/caseFile';
 import type { EventBodies, EventType } from '@/core/casefile/event';
 import type { Belonging } from '@/core/casefile/events/factRead';
-import { type ScannedFact, scannedFact, unprefixed } from '@/core/codes/scanned';
-import { contextOf } from '@/core/crossread/context';
-import { readFact } from '@/core/crossread/readFact';
+import type { ScannedFact } from '@/core/codes/scanned';
+import { unprefixed } from '@/core/codes/unprefixed';
 import type { Grounds } from '@/core/judgement/grounds';
 import { request } from '../request';
 
@@ -73,20 +72,13 @@ export function useScanDesk({
         setSaid(`Scanned ${raw.slice(0, 40)}: ${at.number} is ${at.seal ? 'sealed' : 'closed'}, so it is not kept.`);
         return;
       }
-      const fact = scannedFact(text);
-      const prints = (id: string | undefined) =>
-        held.kind.places.some((each) => each.id === id && each.facts.includes(fact));
-      const where = prints(place)
-        ? place
-        : held.kind.places.find((each) => each.side === 'packaging' && each.facts.includes(fact))?.id;
+      // Loaded with the first scan: what reads codes is large.
+      const { readScan } = await import('./readScan');
+      const { fact, place: where, before } = readScan(raw, at, held, place);
       if (!where) {
         setSaid(`Scanned ${raw.slice(0, 40)}: ${held.kind.name.toLowerCase()} has no place that prints such a code.`);
         return;
       }
-      const entry = at.facts[where]?.[fact] ?? null;
-      const context = contextOf(at, held);
-      const normal = (each: string) => readFact(fact, each, context, where).reading?.normal ?? each;
-      const before = entry?.state === 'read' && normal(entry.raw) !== normal(raw) ? entry : null;
       const query = new URLSearchParams({ fact, raw, ...(held.maker ? { maker: held.maker.id } : {}) });
       const known = await request<{ belongsTo: Belonging[] }>(`/api/identify?${query}`).catch(() => ({
         belongsTo: [],

@@ -1,13 +1,14 @@
 import type { ReactNode } from 'react';
-import { blindFolder, opinionAskedOf } from '@/desk/blind';
-import { readCaseFolder } from '@/desk/caseFolder';
+import { opinionAskedOf } from '@/desk/blind';
+import { firstAssessment } from '@/desk/firstLook';
 import { checkersAtBench } from '@/desk/roster';
 import { CaseBook } from '@/ui/casebook/CaseBook';
 import { CaseStrip } from '@/ui/casebook/CaseStrip';
 import { SaveBar } from '@/ui/casebook/SaveBar';
 import { ScanSheet } from '@/ui/scan/ScanSheet';
 import { BlindGate } from '@/ui/second/BlindGate';
-import { checkerAtBench, orNotFound, theDesk } from '../../desk';
+import { checkerAtBench, theDesk } from '../../desk';
+import { pageFolder } from './folder';
 
 export default async function CaseLayout({
   children,
@@ -19,10 +20,15 @@ export default async function CaseLayout({
   const { number } = await params;
   const desk = await theDesk();
   const me = (await checkerAtBench())?.id ?? null;
-  const folder = blindFolder(await orNotFound(readCaseFolder(desk, decodeURIComponent(number))), me);
+  const folder = await pageFolder(number);
   const opinion = opinionAskedOf(folder, me);
   return (
-    <CaseBook key={`${folder.id}/${opinion ?? ''}`} folder={folder} checkers={await checkersAtBench(desk)}>
+    <CaseBook
+      key={`${folder.id}/${opinion ?? ''}`}
+      folder={folder}
+      first={firstAssessment(folder)}
+      checkers={await checkersAtBench(desk)}
+    >
       {opinion ? <BlindGate number={folder.number} opinion={opinion} /> : <CaseStrip />}
       <SaveBar />
       <ScanSheet />

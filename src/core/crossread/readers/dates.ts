@@ -1,7 +1,8 @@
 import { cleanText } from '../../codes/clean';
+import { type DateOrder, ORDER_NAMES } from '../../dates/dateOrder';
 import { formatDay } from '../../dates/day';
 import { type DayInterval, formatInterval } from '../../dates/interval';
-import { type DateOrder, type DateReading, ORDER_NAMES, readPrintedDate } from '../../dates/printedDate';
+import { type DateReading, readPrintedDate } from '../../dates/printedDate';
 import { compareWithRelease, type ProductionWindow, readProductionWindow } from '../../dates/productionWindow';
 import type { ReadingContext } from '../context';
 import { type FactReading, type FactResult, fails } from '../reading';

@@ -1,0 +1,16 @@
+export interface Option<T extends string> {
+  value: T;
+  label: string;
+}
+
+export interface ChoiceProps<T extends string> {
+  label: string;
+  value: T;
+  options: Option<T>[];
+  onChange: (value: T) => void;
+  disabled?: boolean;
+}
+
+/** The look of the button that a list hangs on. */
+export const TRIGGER =
+  'inline-flex min-h-9 items-center gap-1.5 rounded-sm border border-line bg-sheet px-2.5 hover:border-accent disabled:opacity-60';

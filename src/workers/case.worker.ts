@@ -1,0 +1,4 @@
+import { expose } from 'comlink';
+import { caseWork } from './caseWork';
+
+expose(caseWork());
