@@ -1,3 +1,4 @@
+import { crc32 } from 'node:zlib';
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import sharp from 'sharp';
 import { v4 as uuid } from 'uuid';
@@ -28,12 +29,35 @@ const record = async (number: string, type: NewEvent['type'], body: object) =>
     by: BY,
   });
 
+/** Noise, so that it does not shrink to nothing. */
+const drawn = (width: number, format: 'jpeg' | 'png'): Promise<Buffer> =>
+  sharp({
+    create: {
+      width,
+      height: width,
+      channels: 3,
+      background: '#667788',
+      noise: { type: 'gaussian', mean: 128, sigma: 40 },
+    },
+  })
+    .toFormat(format)
+    .toBuffer();
+
+/** A small picture whose head says that it is 40,000 by 40,000. */
+async function pngBomb(): Promise<Buffer> {
+  const png = await drawn(8, 'png');
+  png.writeUInt32BE(40_000, 16);
+  png.writeUInt32BE(40_000, 20);
+  png.writeUInt32BE(crc32(png.subarray(12, 29)), 29);
+  return png;
+}
+
 beforeAll(async () => {
   [at, other] = [await testDesk(true), await testDesk(false)];
   const png = await sharp({ create: { width: 40, height: 30, channels: 3, background: '#667788' } })
     .png()
     .toBuffer();
-  const kept = await addPhotograph(at.desk, png);
+  const kept = await addPhotograph(at.desk, [png]);
   sha256 = kept.sha256;
   await record(SEALED, 'reopened', { reason: 'a picture is to be added' });
   await record(SEALED, 'photoAdded', { ...kept, name: 'strip.png', check: 'strip.foil' });
@@ -120,8 +144,11 @@ describe('photographs', () => {
   it.each([
     ['text', new TextEncoder().encode('<svg onload=alert(1)>'), /no JPEG, PNG or WebP/],
     ['nothing', new Uint8Array(), /empty/],
+    ['cut off', drawn(900, 'jpeg').then((jpeg) => jpeg.subarray(0, jpeg.length / 2)), /cut off/],
+    ['a promise of more pixels than there are', pngBomb(), /megapixels|cut off/],
+    ['too large', new Uint8Array(50_000_001), /larger than 50 MB/],
   ])('that are %s are turned down', async (_, bytes, sentence) => {
-    await expect(addPhotograph(at.desk, bytes)).rejects.toThrow(sentence);
+    await expect(addPhotograph(at.desk, [await bytes])).rejects.toThrow(sentence);
   });
   it('are found by their hash only', async () => {
     await expect(photograph(at.desk, '../../etc/passwd')).rejects.toThrow(/no such photograph/);

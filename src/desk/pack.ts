@@ -7,8 +7,9 @@ import { assess } from '@/core/judgement/assess';
 import { groundsOf } from '@/core/judgement/grounds';
 import { sealProblem } from '@/core/judgement/sealProblem';
 import { findingWords } from '@/core/judgement/sentences';
-import { keepPhotograph, readPhotograph } from '@/store/photographs';
+import { readPhotograph } from '@/store/photographs';
 import type { Desk } from './desk';
+import { addPhotograph } from './photographs';
 import { Refusal } from './refusal';
 import type { PaperSize } from './report/ReportDocument';
 import { carriedGrounds, exportCase, importCase, parseCaseExport } from './transfer';
@@ -162,11 +163,8 @@ export async function importPack(desk: Desk, bytes: Uint8Array): Promise<string>
   if (problems.length > 0) throw new Refusal('invalid', `This pack was tampered with. ${problems.join(' ')}`);
   const { files } = openPack(bytes);
   const number = await importCase(desk, strFromU8(files[CASE] as Uint8Array));
-  const mimes = Object.fromEntries(Object.entries(ENDINGS).map(([mime, ending]) => [ending, mime]));
-  for (const [path, picture] of Object.entries(files)) {
-    const mime = path.startsWith(PHOTOS) ? mimes[path.split('.').at(-1) ?? ''] : undefined;
-    if (mime) await keepPhotograph(desk.store, picture, mime, desk.now());
-  }
+  for (const [path, picture] of Object.entries(files))
+    if (path.startsWith(PHOTOS)) await addPhotograph(desk, [picture]);
   return number;
 }
 

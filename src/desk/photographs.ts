@@ -1,25 +1,55 @@
-import { fileTypeFromBuffer } from 'file-type';
+import { fileTypeFromFile } from 'file-type';
+import sharp from 'sharp';
 import type { Photo } from '@/core/casefile/events/photoAdded';
-import { findPhotograph, keepPhotograph, readPhotograph } from '@/store/photographs';
+import { findPhotograph, keepPhotograph, letGo, readPhotograph, receiveFile } from '@/store/photographs';
 import type { Desk } from './desk';
 import { Refusal } from './refusal';
 
 /** Larger files than this are no photographs of an item. */
-export const LARGEST_PHOTO = 25_000_000;
+export const LARGEST_PHOTO = 50_000_000;
+const MOST_PIXELS = 100_000_000;
 const KINDS: string[] = ['image/jpeg', 'image/png', 'image/webp'];
+
+export const TOO_LARGE = 'The picture is larger than 50 MB; make it smaller.';
+
+/** Why a file is no picture that can be kept, as a sentence; null where it is one. It is told by its bytes. */
+async function pictureProblem(path: string, mime: string): Promise<string | null> {
+  if (!KINDS.includes(mime)) return 'This is no JPEG, PNG or WebP picture.';
+  try {
+    const picture = sharp(path, { limitInputPixels: false, failOn: 'truncated' });
+    const { width, height } = await picture.metadata();
+    if (width * height > MOST_PIXELS)
+      return `The picture has ${Math.round((width * height) / 1e6)} megapixels; at most ${MOST_PIXELS / 1e6} are kept.`;
+    // To the last line of it: a report must not fail because of one picture.
+    await picture.resize(64, 64, { fit: 'fill' }).raw().toBuffer();
+    return null;
+  } catch {
+    return 'The picture cannot be read to its end; it is damaged or was cut off. Send it again.';
+  }
+}
 
 /**
  * Keep a photograph; what it is is told by its bytes, not by its name.
  *
- * @throws Refusal where it is none, or too large
+ * @param chunks its bytes as they arrive
+ * @throws Refusal where it is none, is damaged, or too large
  */
-export async function addPhotograph(desk: Desk, bytes: Uint8Array): Promise<Pick<Photo, 'sha256' | 'mime' | 'bytes'>> {
-  if (bytes.length === 0) throw new Refusal('invalid', 'The file is empty.');
-  if (bytes.length > LARGEST_PHOTO) throw new Refusal('invalid', 'The picture is larger than 25 MB; make it smaller.');
-  const mime = (await fileTypeFromBuffer(bytes))?.mime ?? '';
-  if (!KINDS.includes(mime)) throw new Refusal('invalid', 'This is no JPEG, PNG or WebP picture.');
-  const row = await keepPhotograph(desk.store, bytes, mime, desk.now());
-  return { sha256: row.sha256, mime: mime as Photo['mime'], bytes: row.bytes };
+export async function addPhotograph(
+  desk: Desk,
+  chunks: AsyncIterable<Uint8Array> | Iterable<Uint8Array>,
+): Promise<Pick<Photo, 'sha256' | 'mime' | 'bytes'>> {
+  const received = await receiveFile(desk.store, chunks, LARGEST_PHOTO);
+  if (!received) throw new Refusal('invalid', TOO_LARGE);
+  try {
+    if (received.bytes === 0) throw new Refusal('invalid', 'The file is empty.');
+    const mime = (await fileTypeFromFile(received.path))?.mime ?? '';
+    const problem = await pictureProblem(received.path, mime);
+    if (problem) throw new Refusal('invalid', problem);
+    const { sha256, bytes } = await keepPhotograph(desk.store, received, mime, desk.now());
+    return { sha256, mime: mime as Photo['mime'], bytes };
+  } finally {
+    await letGo(received);
+  }
 }
 
 /** @throws Refusal where that photograph is not kept here */

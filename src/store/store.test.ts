@@ -1,9 +1,10 @@
-import { mkdtemp, readFile, rm, writeFile } from 'node:fs/promises';
+import { mkdtemp, readdir, readFile, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { QueryTypes } from 'sequelize';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
-import { keepPhotograph, readPhotograph } from './photographs';
+import { bytesHash } from '@/core/casefile/hash';
+import { keepPhotograph, readPhotograph, receiveFile } from './photographs';
 import { openStore } from './store';
 
 let directory: string;
@@ -90,13 +91,33 @@ describe('photographs', () => {
   it('are kept once under their own hash, and noticed when changed on disk', async () => {
     const store = await openStore(directory);
     const bytes = new Uint8Array([1, 2, 3, 4]);
-    const { sha256 } = await keepPhotograph(store, bytes, 'image/png', '2026-01-01T00:00:00Z');
-    expect((await keepPhotograph(store, bytes, 'image/png', '2026-02-01T00:00:00Z')).sha256).toBe(sha256);
+    const keep = async () => {
+      const received = await receiveFile(store, [bytes.slice(0, 1), bytes.slice(1)], 100);
+      if (!received) throw new Error('it is not that large');
+      return keepPhotograph(store, received, 'image/png', '2026-01-01T00:00:00Z');
+    };
+    // From sixteen sides at once, as a phone that loses its network sends it.
+    const rows = await Promise.all(Array.from({ length: 16 }, keep));
+    const sha256 = rows[0]?.sha256 ?? '';
+    expect(new Set(rows.map((row) => row.sha256))).toEqual(new Set([bytesHash(bytes)]));
     expect(await store.tables.photographs.count()).toBe(1);
+    expect((await readdir(join(directory, 'photographs'))).filter((name) => name.endsWith('.part'))).toEqual([]);
     expect(new Uint8Array(await readPhotograph(store, sha256))).toEqual(bytes);
     await writeFile(join(directory, 'photographs', sha256.slice(0, 2), sha256), new Uint8Array([1, 2, 3, 5]));
-    await expect(readPhotograph(store, sha256)).rejects.toThrow(/changed on disk/);
-    await expect(readPhotograph(store, '0'.repeat(64))).rejects.toThrow(/No photograph/);
+    await expect(readPhotograph(store, sha256)).rejects.toThrow(/changed on the disk/);
+    await expect(readPhotograph(store, '0'.repeat(64))).rejects.toThrow(/is missing in this data directory/);
+    await store.close();
+  });
+
+  it('leave nothing behind where they are too large or break off', async () => {
+    const store = await openStore(directory);
+    expect(await receiveFile(store, [new Uint8Array(60), new Uint8Array(60)], 100)).toBeNull();
+    const torn = async function* () {
+      yield new Uint8Array(10);
+      throw new Error('the line is dead');
+    };
+    await expect(receiveFile(store, torn(), 100)).rejects.toThrow('the line is dead');
+    expect(await readdir(join(directory, 'photographs'))).toEqual([]);
     await store.close();
   });
 });

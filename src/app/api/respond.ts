@@ -1,5 +1,6 @@
 import 'server-only';
 import { Refusal, type RefusalKind } from '@/desk/refusal';
+import { StoreProblem } from '@/desk/storeProblem';
 import { checkerAtBench } from '../desk';
 
 const STATUS: Record<RefusalKind, number> = { invalid: 400, notFound: 404, conflict: 409, forbidden: 403 };
@@ -18,23 +19,16 @@ export function complaint(error: unknown): Response {
     const { kind, message, since } = error;
     return Response.json({ sentence: message, since } satisfies Complaint, { status: STATUS[kind] });
   }
+  if (error instanceof StoreProblem)
+    return Response.json({ sentence: error.message } satisfies Complaint, { status: 503 });
   console.error(error);
   const sentence = 'The desk could not do that because of a fault of its own. Nothing was saved; try again.';
   return Response.json({ sentence } satisfies Complaint, { status: 500 });
 }
 
-/** Another site's page must not write here through the person's browser. */
-function refuseForeign(request: Request): void {
-  const origin = request.headers.get('origin');
-  if (origin && new URL(origin).host !== request.headers.get('host')) {
-    throw new Refusal('forbidden', 'This request came from another site.');
-  }
-}
-
 /** Run a handler; whatever it refuses becomes a sentence with a fitting status. */
-export async function respond(request: Request, handle: () => Promise<unknown>): Promise<Response> {
+export async function respond(handle: () => Promise<unknown>): Promise<Response> {
   try {
-    if (request.method !== 'GET') refuseForeign(request);
     return Response.json(await handle());
   } catch (error) {
     return complaint(error);

@@ -30,7 +30,8 @@ export type PaperSize = 'A4' | 'LETTER';
 
 /** A photograph ready for print. */
 export interface PrintedPhoto {
-  jpeg: Buffer;
+  /** Null where it can no longer be read. */
+  jpeg: Buffer | null;
   caption: string;
   /** The check that it belongs to. */
   check?: string;
@@ -274,7 +275,11 @@ function CustomerPage(content: ReportContent) {
 function PhotoBox({ photo: { jpeg, caption } }: { photo: PrintedPhoto }) {
   return (
     <View style={{ width: 160 }} wrap={false}>
-      <Image src={{ data: jpeg, format: 'jpg' }} style={{ width: 160, maxHeight: 150, objectFit: 'contain' }} />
+      {jpeg ? (
+        <Image src={{ data: jpeg, format: 'jpg' }} style={{ width: 160, maxHeight: 150, objectFit: 'contain' }} />
+      ) : (
+        <Text>This photograph can no longer be read here: it is missing, or was changed since it was kept.</Text>
+      )}
       <Text style={{ fontSize: 7.5, color: SOFT }}>{caption}</Text>
     </View>
   );

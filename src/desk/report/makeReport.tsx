@@ -27,6 +27,16 @@ async function logoFor(desk: Desk, sha256: string): Promise<Buffer | null> {
   }
 }
 
+/** A photograph as it is printed; null where it is missing, changed or damaged, since one picture stops no report. */
+async function printable(desk: Desk, sha256: string): Promise<Buffer | null> {
+  try {
+    const bytes = await readPhotograph(desk.store, sha256);
+    return await sharp(bytes).rotate().resize({ width: PRINT_WIDTH, withoutEnlargement: true }).jpeg().toBuffer();
+  } catch {
+    return null;
+  }
+}
+
 /**
  * A case's verdict as a PDF: sentences and scales, the working, every finding, the matrix, photographs; marks and
  * bars as vectors, fonts embedded.
@@ -48,12 +58,7 @@ export async function makeReport(
   const checkers = await checkersAtBench(desk);
   const photos = await Promise.all(
     file.photos.map(async ({ sha256, name, check }): Promise<PrintedPhoto> => {
-      const bytes = await readPhotograph(desk.store, sha256);
-      const jpeg = await sharp(bytes)
-        .rotate()
-        .resize({ width: PRINT_WIDTH, withoutEnlargement: true })
-        .jpeg()
-        .toBuffer();
+      const jpeg = await printable(desk, sha256);
       const what = grounds.kind.checks.find((each) => each.id === check)?.name;
       return { jpeg, check, caption: `${what ? `${what}: ` : ''}${name} (${sha256.slice(0, 12)}…)` };
     }),

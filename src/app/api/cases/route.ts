@@ -5,7 +5,7 @@ import { bodyJson, respond, whoIsAtBench } from '../respond';
 
 /** POST: open a case. */
 export function POST(request: Request): Promise<Response> {
-  return respond(request, async () => {
+  return respond(async () => {
     const command = await bodyJson<Omit<OpenCommand, 'by'>>(request);
     return { number: await openCase(await theDesk(), { ...command, by: await whoIsAtBench() }) };
   });
@@ -14,5 +14,5 @@ export function POST(request: Request): Promise<Response> {
 /** GET ?q=text: cases by number, title or style code. */
 export function GET(request: Request): Promise<Response> {
   const query = new URL(request.url).searchParams.get('q') ?? '';
-  return respond(request, async () => findCases(await theDesk(), query, (await checkerAtBench())?.id ?? null));
+  return respond(async () => findCases(await theDesk(), query, (await checkerAtBench())?.id ?? null));
 }

@@ -4,7 +4,7 @@ import { bodyJson, respond, whoIsAtBench } from '../respond';
 
 /** POST { kind, check }: keep a check of a kind of goods. */
 export function POST(request: Request): Promise<Response> {
-  return respond(request, async () => {
+  return respond(async () => {
     await whoIsAtBench();
     const { kind, check } = await bodyJson<{ kind: string; check: Parameters<typeof saveCheck>[2] }>(request);
     return saveCheck(await theDesk(), String(kind), check);

@@ -1,19 +1,22 @@
 import { importFile } from '@/desk/pack';
 import { Refusal } from '@/desk/refusal';
 import { theDesk } from '../../desk';
+import { atTheDoor } from '../../door';
 import { respond, whoIsAtBench } from '../respond';
 
 /** Larger packs than this are no honest use. */
 const LARGEST = 200_000_000;
 
 /** POST: take in an exported case or an evidence pack. */
-export function POST(request: Request): Promise<Response> {
-  return respond(request, async () => {
-    await whoIsAtBench();
-    if (Number(request.headers.get('content-length') ?? 0) > LARGEST)
-      throw new Refusal('invalid', 'That is larger than anything this desk takes in.');
-    const bytes = new Uint8Array(await request.arrayBuffer());
-    const desk = await theDesk();
-    return { number: await importFile(desk, bytes) };
-  });
+export async function POST(request: Request): Promise<Response> {
+  return (
+    atTheDoor(request) ??
+    respond(async () => {
+      await whoIsAtBench();
+      if (Number(request.headers.get('content-length') ?? 0) > LARGEST)
+        throw new Refusal('invalid', 'That is larger than anything this desk takes in.');
+      const bytes = new Uint8Array(await request.arrayBuffer());
+      return { number: await importFile(await theDesk(), bytes) };
+    })
+  );
 }

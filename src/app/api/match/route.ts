@@ -5,5 +5,5 @@ import { respond } from '../respond';
 /** GET ?q=text: the releases and sizes that it may mean. */
 export function GET(request: Request): Promise<Response> {
   const query = new URL(request.url).searchParams.get('q') ?? '';
-  return respond(request, async () => findReleases(await theDesk(), query));
+  return respond(async () => findReleases(await theDesk(), query));
 }

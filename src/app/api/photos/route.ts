@@ -1,14 +1,27 @@
-import { addPhotograph, LARGEST_PHOTO } from '@/desk/photographs';
+import { addPhotograph, LARGEST_PHOTO, TOO_LARGE } from '@/desk/photographs';
 import { Refusal } from '@/desk/refusal';
 import { theDesk } from '../../desk';
+import { atTheDoor } from '../../door';
 import { respond, whoIsAtBench } from '../respond';
 
 /** POST: the bytes of a picture, to be kept under their hash. */
-export function POST(request: Request): Promise<Response> {
-  return respond(request, async () => {
-    await whoIsAtBench();
-    if (Number(request.headers.get('content-length') ?? 0) > LARGEST_PHOTO)
-      throw new Refusal('invalid', 'The picture is larger than 25 MB; make it smaller.');
-    return addPhotograph(await theDesk(), new Uint8Array(await request.arrayBuffer()));
-  });
+export async function POST(request: Request): Promise<Response> {
+  return (
+    atTheDoor(request) ??
+    respond(async () => {
+      await whoIsAtBench();
+      if (Number(request.headers.get('content-length') ?? 0) > LARGEST_PHOTO) throw new Refusal('invalid', TOO_LARGE);
+      return addPhotograph(await theDesk(), arriving(request));
+    })
+  );
+}
+
+/** The bytes of a request as they arrive. */
+async function* arriving({ body }: Request): AsyncGenerator<Uint8Array> {
+  if (!body) return;
+  try {
+    for await (const chunk of body as unknown as AsyncIterable<Uint8Array>) yield chunk;
+  } catch {
+    throw new Refusal('invalid', 'The picture did not arrive whole, so it is not kept. Send it again.');
+  }
 }

@@ -4,9 +4,9 @@ import { checkerAtBench, theDesk } from '../../../desk';
 import { respond } from '../../respond';
 
 /** GET: a case with its log and the documents it is held against. */
-export async function GET(request: Request, { params }: { params: Promise<{ number: string }> }): Promise<Response> {
+export async function GET(_: Request, { params }: { params: Promise<{ number: string }> }): Promise<Response> {
   const { number } = await params;
-  return respond(request, async () =>
+  return respond(async () =>
     blindFolder(await readCaseFolder(await theDesk(), number), (await checkerAtBench())?.id ?? null),
   );
 }

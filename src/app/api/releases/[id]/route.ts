@@ -3,7 +3,7 @@ import { theDesk } from '../../../desk';
 import { respond } from '../../respond';
 
 /** GET: the newest revision of a release record, as a case names it. */
-export async function GET(request: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {
+export async function GET(_: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {
   const { id } = await params;
-  return respond(request, async () => newestRelease(await theDesk(), id));
+  return respond(async () => newestRelease(await theDesk(), id));
 }

@@ -4,7 +4,7 @@ import { bodyJson, respond } from '../../respond';
 
 /** POST: what edited rules would have made of the last confirmed cases. */
 export function POST(request: Request): Promise<Response> {
-  return respond(request, async () =>
+  return respond(async () =>
     previewRules(await theDesk(), await bodyJson<Parameters<typeof previewRules>[1]>(request)),
   );
 }

@@ -7,7 +7,7 @@ import { bodyJson, respond, whoIsAtBench } from '../../../respond';
 /** POST: append events to a case, all or none. */
 export async function POST(request: Request, { params }: { params: Promise<{ number: string }> }): Promise<Response> {
   const { number } = await params;
-  return respond(request, async () => {
+  return respond(async () => {
     const { events, expectedSeq } = await bodyJson<Pick<RecordCommand, 'events' | 'expectedSeq'>>(request);
     if (!Array.isArray(events) || !Number.isInteger(expectedSeq)) {
       throw new Refusal('invalid', 'Send “events”, a list, and “expectedSeq”, the last sequence number you saw.');

@@ -4,9 +4,9 @@ import { checkerAtBench, theDesk } from '../../../../desk';
 import { respond } from '../../../respond';
 
 /** GET: the case as a file, docs/formats/case.schema.json. */
-export async function GET(request: Request, { params }: { params: Promise<{ number: string }> }): Promise<Response> {
+export async function GET(_: Request, { params }: { params: Promise<{ number: string }> }): Promise<Response> {
   const { number } = await params;
-  const response = await respond(request, async () => {
+  const response = await respond(async () => {
     await requireSight(await theDesk(), number, (await checkerAtBench())?.id ?? null);
     return exportCase(await theDesk(), number);
   });
