@@ -1,6 +1,6 @@
 import { parseArgs } from 'node:util';
 import { Refusal } from '@/desk/refusal';
-import { StoreProblem } from '@/desk/storeProblem';
+import { storeProblemOf } from '@/desk/storeProblem';
 import { FINE, type Options, PROBLEMS, UsageError, WRONG_USE } from './outcome';
 
 const USAGE = `pinprick: the desk without a browser
@@ -13,6 +13,13 @@ const USAGE = `pinprick: the desk without a browser
   pinprick verify <case.json|pack.zip>       what was changed in it since it was made, if anything was
   pinprick records <records.json>            take in makers, charts, releases, kinds, house rules, roster
   pinprick prepare [--demo [--no-history]]   make or migrate the data directory, and fill in the demo world
+
+  pinprick backup <folder> [--keep DAYS]     copy all that the desk keeps, while it works; the copy is checked
+  pinprick restore <folder> [--name FILE]    put the newest backup, or that one, into an empty data directory
+  pinprick check                             look at everything that the desk keeps, and say what does not hold
+  pinprick anchor                            sign what the desk held at the end of yesterday; its root, to be kept elsewhere
+  pinprick key [--to FILE]                   the desk's public key; the key itself, for safekeeping
+  pinprick trust <public key> --name NAME    know the key of another desk
 
 JSON on standard output, messages on standard error.
 Exit 0: fine. 1: problems found. 2: wrong use.
@@ -39,6 +46,12 @@ const COMMANDS: Record<string, { takes: string | null; load(): Promise<Command> 
     load: async () => (await import('./commands/transfer')).verify,
   },
   records: { takes: 'one records file', load: async () => (await import('./commands/records')).records },
+  backup: { takes: 'one folder', load: async () => (await import('./commands/keeping')).backup },
+  restore: { takes: 'one folder of backups', load: async () => (await import('./commands/keeping')).fromBackup },
+  check: { takes: null, load: async () => (await import('./commands/keeping')).check },
+  anchor: { takes: null, load: async () => (await import('./commands/keeping')).anchorDay },
+  key: { takes: null, load: async () => (await import('./commands/keeping')).key },
+  trust: { takes: 'one public key', load: async () => (await import('./commands/keeping')).trust },
   prepare: { takes: null, load: async () => (await import('./commands/prepare')).prepare },
 };
 
@@ -48,6 +61,8 @@ async function run(): Promise<number> {
     options: {
       maker: { type: 'string' },
       to: { type: 'string' },
+      keep: { type: 'string' },
+      name: { type: 'string' },
       demo: { type: 'boolean' },
       'no-history': { type: 'boolean' },
       help: { type: 'boolean' },
@@ -72,8 +87,8 @@ run().then(
   (error) => {
     const wrongUse = error instanceof UsageError || error?.code?.startsWith('ERR_PARSE_ARGS');
     if (wrongUse) process.stderr.write(`${error.message}\n\n${USAGE}`);
-    else if (error instanceof Refusal || error instanceof StoreProblem) process.stderr.write(`${error.message}\n`);
-    else process.stderr.write(`${error?.stack ?? error}\n`);
+    else if (error instanceof Refusal) process.stderr.write(`${error.message}\n`);
+    else process.stderr.write(`${storeProblemOf(error)?.message ?? error?.stack ?? error}\n`);
     process.exitCode = wrongUse ? WRONG_USE : PROBLEMS;
   },
 );

@@ -15,6 +15,8 @@ export const print = (value: unknown): void => {
 export interface Options {
   maker?: string;
   to?: string;
+  keep?: string;
+  name?: string;
   demo?: boolean;
   'no-history'?: boolean;
 }

@@ -28,8 +28,8 @@ describe('demo world', () => {
   it('is the same each time, to the last hash', async () => {
     for (const { number } of lines) {
       const [a, b] = [await readCaseFolder(one.desk, number), await readCaseFolder(two.desk, number)];
-      expect(a.chain).toEqual(b.chain);
-      expect(a.chain.intact).toBe(true);
+      expect(a.events.at(-1)?.hash).toBe(b.events.at(-1)?.hash);
+      expect(a.trouble).toBeNull();
     }
   });
   it('has what was promised', () => {

@@ -321,7 +321,7 @@ export async function fillDemo(desk: Desk, { history = true }: { history?: boole
   const { open, done: sealed } = await readQueue(desk, null, { shelf: 'sealed', page: 1 });
   if (open.length + sealed.length > 0) return 0;
   const world = surroundings();
-  const demo: Desk = { store: desk.store, now: world.now, newId: world.newId };
+  const demo: Desk = { ...desk, now: world.now, newId: world.newId };
   await saveRecords(demo, [
     ...MAKERS.map((body) => ({ kind: 'maker' as const, body })),
     ...CHARTS.map((body) => ({ kind: 'size-chart' as const, body })),

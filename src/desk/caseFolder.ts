@@ -1,12 +1,14 @@
 import { fold } from '@/core/casefile/fold';
-import { verifyChain } from '@/core/casefile/hash';
 import { type CaseFolder, pin } from '@/core/judgement/grounds';
 import type { Release } from '@/core/releases/release';
+import { listKeys, signaturesOf } from '@/store/anchors';
 import { findCase, readEvents } from '@/store/cases';
 import { readDocument } from '@/store/documents';
 import type { Desk } from './desk';
 import { loadGrounds } from './grounds';
 import { Refusal } from './refusal';
+import { caseTrouble } from './trust/caseTrouble';
+import { vouchingOf } from './trust/vouching';
 
 /**
  * A case with its log and the documents it is held against.
@@ -21,5 +23,13 @@ export async function readCaseFolder(desk: Desk, number: string): Promise<CaseFo
   const newest = grounds.release && (await readDocument<Release>(desk.store, 'release', grounds.release.id));
   const newer = newest && newest.revision > (grounds.release?.revision ?? 0);
   const newerRelease = newer ? pin(newest) : null;
-  return { id: row.id, number: row.number, events, grounds, newerRelease, chain: verifyChain(row.id, events) };
+  return {
+    id: row.id,
+    number: row.number,
+    events,
+    grounds,
+    newerRelease,
+    trouble: await caseTrouble(desk, row, events),
+    vouching: vouchingOf(events, await signaturesOf(desk.store, row.id), await listKeys(desk.store)),
+  };
 }

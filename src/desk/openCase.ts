@@ -11,10 +11,10 @@ import { chainEvent } from './chainEvent';
 import type { Desk } from './desk';
 import { loadGrounds } from './grounds';
 import { identify } from './identify';
-
 import { Refusal } from './refusal';
 import { requireChecker } from './roster';
 import { projectionRow } from './summary';
+import { closeYesterday } from './trust/closeDays';
 
 export interface OpenCommand {
   /** Made by the client, so that opening twice opens one case. */
@@ -66,6 +66,7 @@ export async function openCase(desk: Desk, command: OpenCommand): Promise<string
   return desk.store.write(async (transaction) => {
     const there = await findCase(desk.store, { id: command.caseId }, transaction);
     if (there) return there.number;
+    await closeYesterday(desk, transaction);
     const number = caseNumber((await highestNumber(desk.store, transaction)) + 1);
     const { circumstances, by } = command;
     const query = command.query.slice(0, 120);

@@ -95,7 +95,15 @@ describe('an evidence pack', () => {
     ]);
     expect(strFromU8((files['report.pdf'] as Uint8Array).slice(0, 5))).toBe('%PDF-');
     expect(strFromU8(files['findings.csv'] as Uint8Array)).toMatch(/^check,name,layer[\s\S]*strip\.foil/);
-    expect(verifyFile(pack)).toEqual([]);
+    const { changed: nothing, signed, notSigned } = verifyFile(pack);
+    expect([nothing, notSigned]).toEqual([[], []]);
+    // The verdict that was reopened, the one after it, and the manifest; all by one key.
+    expect(signed.map(({ what }) => what.replace(/\d+/, 'n'))).toEqual([
+      'the manifest',
+      'event n, verdictSealed',
+      'event n, verdictSealed',
+    ]);
+    expect(new Set(signed.map(({ key }) => key)).size).toBe(1);
   });
   it('is taken in by another desk with the same assessment, and its pictures', async () => {
     const number = await importPack(other.desk, pack);
@@ -118,13 +126,13 @@ describe('an evidence pack', () => {
     ],
     ['case.json', (text: string) => text.slice(0, 3000), true, /not a whole JSON file/],
   ] as const)('with %s changed says so, also where the manifest was made to fit', (path, change, cover, sentence) => {
-    expect(verifyFile(changed(path, change, cover)).join(' ')).toMatch(sentence);
+    expect(verifyFile(changed(path, change, cover)).changed.join(' ')).toMatch(sentence);
   });
   it('says what is missing, what was added, and refuses to take such a pack in', async () => {
     const files = unzipSync(pack);
     const { 'report.pdf': _, ...rest } = files;
     const bad = zipSync({ ...rest, 'extra.txt': strToU8('x') });
-    expect(verifyFile(bad).sort()).toEqual(['extra.txt was added.', 'report.pdf is missing.']);
+    expect(verifyFile(bad).changed.sort()).toEqual(['extra.txt was added.', 'report.pdf is missing.']);
     await expect(importPack(other.desk, bad)).rejects.toThrow(/tampered with/);
   });
   it.each([
@@ -136,7 +144,7 @@ describe('an evidence pack', () => {
       zipSync({ 'manifest.json': strToU8('{"format":"pinprick-pack","files":[{"path":"../x"}]}') }),
     ],
   ])('that is %s is refused with a sentence', (_, bytes) => {
-    expect(verifyFile(bytes)[0]).toMatch(/\w{3}/);
+    expect(verifyFile(bytes).changed[0]).toMatch(/\w{3}/);
   });
 });
 

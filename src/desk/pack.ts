@@ -1,18 +1,23 @@
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import Papa from 'papaparse';
+import type { CaseFile } from '@/core/casefile/caseFile';
 import { fold } from '@/core/casefile/fold';
-import { isZip, MANIFEST, manifestFiles, type PackManifest, packProblems } from '@/core/casefile/pack';
+import { bytesHash } from '@/core/casefile/hash';
+import { isZip, MANIFEST, manifestFiles, type PackManifest, packProblems, packStatement } from '@/core/casefile/pack';
 import { formatProblem } from '@/core/formats/validate';
 import { assess } from '@/core/judgement/assess';
 import { groundsOf } from '@/core/judgement/grounds';
 import { sealProblem } from '@/core/judgement/sealProblem';
 import { findingWords } from '@/core/judgement/sentences';
+import { keyName } from '@/core/trust/statements';
 import { readPhotograph } from '@/store/photographs';
 import type { Desk } from './desk';
 import { addPhotograph } from './photographs';
 import { Refusal } from './refusal';
 import type { PaperSize } from './report/ReportDocument';
 import { carriedGrounds, exportCase, importCase, parseCaseExport } from './transfer';
+import { signatureHolds } from './trust/deskKey';
+import { vouchingOf } from './trust/vouching';
 
 const CASE = 'case.json';
 const PHOTOS = 'photographs/';
@@ -80,7 +85,8 @@ export async function makePack(desk: Desk, number: string, paper: PaperSize = 'A
     madeAt: desk.now(),
     files: manifestFiles(files),
   };
-  return zipSync({ ...files, [MANIFEST]: strToU8(`${JSON.stringify(manifest, null, 2)}\n`) }, { level: 6 });
+  const signed: PackManifest = { ...manifest, ...desk.key.sign(packStatement(manifest)) };
+  return zipSync({ ...files, [MANIFEST]: strToU8(`${JSON.stringify(signed, null, 2)}\n`) }, { level: 6 });
 }
 
 /** An opened pack: its manifest and its other files. */
@@ -121,35 +127,70 @@ function openPack(bytes: Uint8Array): OpenedPack {
   return { manifest: manifest as PackManifest, files };
 }
 
+/** What an exported case or an evidence pack is worth as evidence. */
+export interface Verified {
+  /** What was changed in it since it was made, as sentences. */
+  changed: string[];
+  /** What is signed in it, and by which key. */
+  signed: { what: string; key: string }[];
+  /** What is in it and signed by nobody: anybody can have written it. */
+  notSigned: string[];
+}
+
+/** The photographs that a log names, held against those in its pack. */
+function photographProblems(file: CaseFile, files: Record<string, Uint8Array>): string[] {
+  return file.photos.flatMap(({ sha256, mime }) => {
+    const bytes = files[`${PHOTOS}${sha256}.${ENDINGS[mime]}`];
+    if (!bytes) return [`The photograph ${sha256.slice(0, 12)}… that the log names is missing.`];
+    return bytesHash(bytes) === sha256
+      ? []
+      : [`The photograph ${sha256.slice(0, 12)}… is not the one that the log names.`];
+  });
+}
+
 /**
- * What was changed in an exported case or an evidence pack since it was made, as sentences; empty where nothing was:
- * its files, its log, its documents, and whether its verdict comes out the same again.
+ * See whether an exported case or an evidence pack is what it was when it was made: its files, its log, its documents,
+ * its photographs and signatures, and whether its verdict comes out the same again.
  */
-export function verifyFile(bytes: Uint8Array): string[] {
-  const problems: string[] = [];
+export function verifyFile(bytes: Uint8Array): Verified {
+  const changed: string[] = [];
+  const signed: Verified['signed'] = [];
+  const notSigned: string[] = [];
   let text = strFromU8(bytes);
-  let head: string | null = null;
+  let pack: OpenedPack | null = null;
   if (isZip(bytes)) {
     try {
-      const { manifest, files } = openPack(bytes);
-      problems.push(...packProblems(manifest, files));
-      text = files[CASE] ? strFromU8(files[CASE]) : '';
-      head = manifest.head;
+      pack = openPack(bytes);
     } catch (error) {
-      return [(error as Error).message];
+      return { changed: [(error as Error).message], signed, notSigned };
     }
-    if (text === '') return problems;
+    const { manifest, files } = pack;
+    const { publicKey, signature } = manifest;
+    changed.push(...packProblems(manifest, files));
+    if (!publicKey || !signature) notSigned.push('the manifest');
+    else if (signatureHolds(packStatement(manifest), { publicKey, signature }))
+      signed.push({ what: 'the manifest', key: keyName(publicKey) });
+    else changed.push(`The manifest is not the one that key ${keyName(publicKey)} signed.`);
+    text = files[CASE] ? strFromU8(files[CASE]) : '';
+    if (text === '') return { changed, signed, notSigned };
   }
   try {
     const exported = parseCaseExport(text);
-    const file = fold(exported.id, exported.events);
-    if (head !== null && file.head !== head) problems.push('The log is not the one that the manifest names.');
-    const seal = sealProblem(exported.id, exported.events, carriedGrounds(exported));
-    if (seal) problems.push(seal);
+    const { id, events, signatures = [] } = exported;
+    const file = fold(id, events);
+    if (pack && file.head !== pack.manifest.head) changed.push('The log is not the one that the manifest names.');
+    if (pack) changed.push(...photographProblems(file, pack.files));
+    const seal = sealProblem(id, events, carriedGrounds(exported));
+    if (seal) changed.push(seal);
+    for (const { seq, type, key } of vouchingOf(events, signatures, [])) {
+      const what = `event ${seq}, ${type}`;
+      if (key) signed.push({ what, key });
+      else notSigned.push(what);
+    }
   } catch (error) {
-    problems.push((error as Error).message);
+    changed.push((error as Error).message);
   }
-  return problems;
+  return { changed, signed, notSigned };
 }
 
 /**
@@ -159,8 +200,8 @@ export function verifyFile(bytes: Uint8Array): string[] {
  * @throws Refusal where anything in it was changed
  */
 export async function importPack(desk: Desk, bytes: Uint8Array): Promise<string> {
-  const problems = verifyFile(bytes);
-  if (problems.length > 0) throw new Refusal('invalid', `This pack was tampered with. ${problems.join(' ')}`);
+  const { changed } = verifyFile(bytes);
+  if (changed.length > 0) throw new Refusal('invalid', `This pack was tampered with. ${changed.join(' ')}`);
   const { files } = openPack(bytes);
   const number = await importCase(desk, strFromU8(files[CASE] as Uint8Array));
   for (const [path, picture] of Object.entries(files))

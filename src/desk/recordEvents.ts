@@ -14,6 +14,8 @@ import { invalid, Refusal } from './refusal';
 import { enterCodes, meetings, noticeElsewhere } from './register';
 import { requireChecker } from './roster';
 import { projectionRow } from './summary';
+import { closeYesterday } from './trust/closeDays';
+import { signEvents } from './trust/signEvents';
 import { learnFrom } from './truths';
 
 export interface RecordCommand {
@@ -53,6 +55,7 @@ export async function recordEvents(desk: Desk, command: RecordCommand): Promise<
   }
   await requireChecker(desk, command.by);
   return desk.store.write(async (transaction) => {
+    await closeYesterday(desk, transaction);
     const row = await findCase(desk.store, { number: command.number }, transaction);
     if (!row) throw new Refusal('notFound', `There is no case ${command.number}.`);
     const log = await readEvents(desk.store, row.id, transaction);
@@ -92,6 +95,7 @@ export async function recordEvents(desk: Desk, command: RecordCommand): Promise<
       added.push(chained);
     }
     await appendEvents(desk.store, projectionRow(file, row.number, grounds), added, transaction);
+    await signEvents(desk, row.id, added, transaction);
     if (fresh.some(({ type }) => type === 'truthConfirmed')) await learnFrom(desk, file, grounds, transaction);
     for (const event of added)
       if (event.type === 'opinionGiven') await keepOpinion(desk, file, grounds, event, transaction);

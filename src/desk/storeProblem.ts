@@ -1,1 +1,1 @@
-export { StoreProblem } from '@/store/storeProblem';
+export { StoreProblem, storeProblemOf } from '@/store/storeProblem';

@@ -2,6 +2,7 @@ import { type CarriedDocuments, type ExportedCase, exportedCaseProblem } from '@
 import { fold } from '@/core/casefile/fold';
 import type { GroundsRevisions } from '@/core/judgement/grounds';
 import type { Revision } from '@/core/releases/release';
+import { keepSignatures, signaturesOf } from '@/store/anchors';
 import { appendEvents, findCase } from '@/store/cases';
 import { type DocumentKind, keepForeign } from '@/store/documents';
 import { readCaseFolder } from './caseFolder';
@@ -11,17 +12,27 @@ import { parseFile } from './parseFile';
 import { Refusal } from './refusal';
 import { enterCodes, noticeElsewhere } from './register';
 import { projectionRow } from './summary';
+import { closeYesterday } from './trust/closeDays';
+import { type CarriedSignature, signatureProblems } from './trust/vouching';
 
 /** Files from before there were code schemes or statistics carry none. */
 type Later = 'schemes' | 'statistics';
 type CarriedGrounds = Omit<GroundsRevisions, Later> & Partial<Pick<GroundsRevisions, Later>>;
 
-export type CaseExport = ExportedCase<CarriedGrounds & CarriedDocuments>;
+export type CaseExport = ExportedCase<CarriedGrounds & CarriedDocuments> & {
+  /** Absent in files from before desks signed. */
+  signatures?: CarriedSignature[];
+};
 
 /** A case as a file: docs/formats/case.schema.json. */
 export async function exportCase(desk: Desk, number: string): Promise<CaseExport> {
   const { id, events, grounds } = await readCaseFolder(desk, number);
-  return { format: 'pinprick-case', version: 1, id, events, documents: { ...grounds } };
+  const signatures = (await signaturesOf(desk.store, id)).map(({ hash, publicKey, signature }) => ({
+    hash,
+    publicKey,
+    signature,
+  }));
+  return { format: 'pinprick-case', version: 1, id, events, documents: { ...grounds }, signatures };
 }
 
 /**
@@ -33,6 +44,8 @@ export function parseCaseExport(text: string): CaseExport {
   const exported = parseFile<CaseExport>(text, 'case', 'an exported case');
   const tampered = exportedCaseProblem(exported);
   if (tampered) throw new Refusal('invalid', `This case was tampered with. ${tampered}`);
+  const [forged] = signatureProblems(exported.events, exported.signatures ?? []);
+  if (forged) throw new Refusal('invalid', `This case was tampered with. ${forged}`);
   return exported;
 }
 
@@ -60,9 +73,10 @@ const KINDS: Record<keyof GroundsRevisions, DocumentKind> = {
  * @throws Refusal where the file is not sound, or this desk has the case with a different log
  */
 export async function importCase(desk: Desk, text: string): Promise<string> {
-  const { id, events, documents } = parseCaseExport(text);
+  const { id, events, documents, signatures = [] } = parseCaseExport(text);
   const file = fold(id, events);
   return desk.store.write(async (transaction) => {
+    await closeYesterday(desk, transaction);
     const there = await findCase(desk.store, { id }, transaction);
     if (there?.head === file.head) return there.number;
     if (there)
@@ -78,6 +92,11 @@ export async function importCase(desk: Desk, text: string): Promise<string> {
     const number = taken ? `${file.number}-${id.slice(0, 4)}` : file.number;
     const grounds = await loadGrounds(desk.store, file, transaction);
     await appendEvents(desk.store, projectionRow(file, number, grounds), events, transaction);
+    await keepSignatures(
+      desk.store,
+      signatures.map((each) => ({ ...each, caseId: id })),
+      transaction,
+    );
     const changed = await enterCodes(desk, file, grounds, transaction);
     await noticeElsewhere(desk, file, changed, file.touched.by, transaction);
     return number;

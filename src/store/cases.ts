@@ -28,9 +28,34 @@ export async function listCases(
   return (await tables.cases.findAll({ where: { state }, order, limit, offset, raw: true })) as unknown as CaseRow[];
 }
 
+/** The instant of the newest entry of all; empty before the first. */
+export async function lastTouched({ sequelize }: Store): Promise<string> {
+  const [rows] = await sequelize.query('SELECT MAX(touchedAt) AS last FROM cases');
+  return (rows as { last: string | null }[])[0]?.last ?? '';
+}
+
+/** All cases, by number. */
+export async function listAllCases({ tables }: Store): Promise<CaseRow[]> {
+  return (await tables.cases.findAll({ order: [['number', 'ASC']], raw: true })) as unknown as CaseRow[];
+}
+
 /** How many cases are in a state. */
 export function countCases({ tables }: Store, state: CaseRow['state']): Promise<number> {
   return tables.cases.count({ where: { state } });
+}
+
+/** The hashes that events have now, by `caseId/seq`, with the numbers of their cases; `hash` is null where one is gone. */
+export async function hashesOf(
+  { reads }: Store,
+  at: { caseId: string; seq: number }[],
+): Promise<Map<string, { number: string; hash: string | null }>> {
+  const rows = await reads.all<{ caseId: string; seq: number; number: string; hash: string | null }>(
+    `SELECT w.value ->> 'caseId' AS caseId, w.value ->> 'seq' AS seq, c.number, e.hash
+     FROM json_each(?) w JOIN cases c ON c.id = w.value ->> 'caseId'
+     LEFT JOIN case_events e ON e.caseId = c.id AND e.seq = w.value ->> 'seq'`,
+    [JSON.stringify(at.map(({ caseId, seq }) => ({ caseId, seq })))],
+  );
+  return new Map(rows.map(({ caseId, seq, number, hash }) => [`${caseId}/${seq}`, { number, hash }]));
 }
 
 /** The whole log of a case, in order. */

@@ -69,6 +69,15 @@ export async function keepForeign(
   await store.tables.foreignDocuments.create({ hash, kind, id, revision, body: JSON.stringify(body) }, { transaction });
 }
 
+/** Every revision of every document, this desk's own and those that came with imported cases. */
+export async function everyDocument({ sequelize }: Store): Promise<ForeignDocumentRow[]> {
+  const fields = 'kind, id, revision, hash, body';
+  const [rows] = await sequelize.query(
+    `SELECT ${fields} FROM documents UNION ALL SELECT ${fields} FROM foreign_documents`,
+  );
+  return rows as ForeignDocumentRow[];
+}
+
 /** The newest revision of every document of a kind, by id. */
 export async function listDocuments<T>({ sequelize }: Store, kind: DocumentKind): Promise<Revision<T>[]> {
   const [rows] = await sequelize.query(

@@ -6,9 +6,10 @@ import { codeRegister } from './migrations/0002-code-register';
 import { registerByTime } from './migrations/0003-register-by-time';
 import { confirmedCases } from './migrations/0004-confirmed-cases';
 import { searchByWords } from './migrations/0005-search-by-words';
+import { anchors } from './migrations/0006-anchors';
 import { StoreProblem } from './storeProblem';
 
-const MIGRATIONS: Migration[] = [firstTables, codeRegister, registerByTime, confirmedCases, searchByWords];
+const MIGRATIONS: Migration[] = [firstTables, codeRegister, registerByTime, confirmedCases, searchByWords, anchors];
 
 /**
  * Bring the database up to this version.

@@ -1,12 +1,22 @@
 import { createHash, randomUUID } from 'node:crypto';
-import { mkdir, open, readFile, rename, rm } from 'node:fs/promises';
+import { createReadStream } from 'node:fs';
+import { mkdir, open, readdir, readFile, rename, rm, stat } from 'node:fs/promises';
 import { dirname, join } from 'node:path';
 import { bytesHash } from '@/core/casefile/hash';
 import type { Store } from './store';
 import { StoreProblem } from './storeProblem';
 import type { PhotographRow } from './tables';
 
-const pathOf = ({ directory }: Store, hash: string): string => join(directory, 'photographs', hash.slice(0, 2), hash);
+/** Where a photograph lies under a data directory or a folder of backups. */
+export const pathOfPhotograph = ({ directory }: Pick<Store, 'directory'>, hash: string): string =>
+  join(directory, 'photographs', hash.slice(0, 2), hash);
+
+/** SHA-256 of a file, read piece by piece. */
+export async function fileHash(path: string): Promise<string> {
+  const hash = createHash('sha256');
+  for await (const chunk of createReadStream(path)) hash.update(chunk as Buffer);
+  return hash.digest('hex');
+}
 
 /** A picture on its way in: on the disk, not yet kept. */
 export interface ReceivedFile {
@@ -71,7 +81,7 @@ export async function keepPhotograph(
   mime: string,
   addedAt: string,
 ): Promise<PhotographRow> {
-  const kept = pathOf(store, sha256);
+  const kept = pathOfPhotograph(store, sha256);
   await mkdir(dirname(kept), { recursive: true });
   // Moved into place whole, so that a crash leaves no half picture under a whole one's name.
   await rename(path, kept);
@@ -92,7 +102,7 @@ export const letGo = ({ path }: ReceivedFile): Promise<void> => rm(path, { force
  * @throws StoreProblem where it is not there or its bytes no longer have that hash
  */
 export async function readPhotograph(store: Store, hash: string): Promise<Uint8Array> {
-  const bytes = await readFile(pathOf(store, hash)).catch(() => {
+  const bytes = await readFile(pathOfPhotograph(store, hash)).catch(() => {
     throw new StoreProblem(
       `The photograph ${hash.slice(0, 12)}… is missing in this data directory; put it back from a backup. The rest of the case is untouched.`,
     );
@@ -108,4 +118,30 @@ export async function readPhotograph(store: Store, hash: string): Promise<Uint8A
 /** Whether a photograph is kept in this data directory, and as what. */
 export async function findPhotograph({ tables }: Store, hash: string): Promise<PhotographRow | null> {
   return (await tables.photographs.findByPk(hash, { raw: true })) as unknown as PhotographRow | null;
+}
+
+const filesIn = (path: string): Promise<string[]> => readdir(path).catch(() => []);
+
+/** The hashes of all photographs that lie in the data directory. */
+export async function photographFiles({ directory }: Pick<Store, 'directory'>): Promise<string[]> {
+  const root = join(directory, 'photographs');
+  const folders = (await filesIn(root)).filter((name) => /^[0-9a-f]{2}$/.test(name));
+  const lists = await Promise.all(folders.map((name) => filesIn(join(root, name))));
+  return lists.flat().filter((name) => /^[0-9a-f]{64}$/.test(name));
+}
+
+/** An upload takes no longer than this. */
+const STALE_MS = 3_600_000;
+
+/** Take away what uploads that broke off left behind; returns how many. */
+export async function sweepParts({ directory }: Pick<Store, 'directory'>): Promise<number> {
+  const root = join(directory, 'photographs');
+  let swept = 0;
+  for (const name of (await filesIn(root)).filter((each) => each.endsWith('.part'))) {
+    const path = join(root, name);
+    if (Date.now() - (await stat(path)).mtimeMs < STALE_MS) continue;
+    await rm(path, { force: true });
+    swept += 1;
+  }
+  return swept;
 }

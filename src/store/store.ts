@@ -1,7 +1,9 @@
-import { access, constants, mkdir } from 'node:fs/promises';
+import { access, constants, mkdir, stat } from 'node:fs/promises';
 import { join, resolve } from 'node:path';
 import { Sequelize, Transaction } from 'sequelize';
+import sqlite3 from 'sqlite3';
 import { migrate } from './migrate';
+import { photographFiles } from './photographs';
 import { type Prepared, prepareReads } from './prepared';
 import { StoreProblem } from './storeProblem';
 import { defineTables, type Tables } from './tables';
@@ -31,6 +33,23 @@ async function prepareDirectory(directory: string): Promise<void> {
   }
 }
 
+/** A database file that is only looked at. The caller closes it. */
+export const openCopy = (path: string): Sequelize =>
+  new Sequelize({ dialect: 'sqlite', storage: path, logging: false, dialectOptions: { mode: sqlite3.OPEN_READONLY } });
+
+/** An emptied or lost database must not be taken for a new desk. */
+async function requireDatabase(root: string): Promise<void> {
+  const path = join(root, 'pinprick.sqlite');
+  const there = await stat(path).then(
+    ({ size }) => size > 0,
+    () => false,
+  );
+  if (there || (await photographFiles({ directory: root })).length === 0) return;
+  throw new StoreProblem(
+    `${root} holds photographs, and its database is gone or empty. This is no new desk: put ${path} back, or restore a backup into a new folder. Nothing was changed.`,
+  );
+}
+
 /**
  * Open a data directory, making and migrating its database as needed: WAL, foreign keys on, busy timeout.
  *
@@ -40,10 +59,12 @@ async function prepareDirectory(directory: string): Promise<void> {
 export async function openStore(directory: string): Promise<Store> {
   const root = resolve(directory);
   await prepareDirectory(root);
+  await requireDatabase(root);
   const sequelize = new Sequelize({ dialect: 'sqlite', storage: join(root, 'pinprick.sqlite'), logging: false });
   try {
     await sequelize.query('PRAGMA journal_mode = WAL');
     await sequelize.query(`PRAGMA busy_timeout = ${BUSY_TIMEOUT_MS}`);
+    await sequelize.query('PRAGMA synchronous = FULL');
     await migrate(sequelize);
   } catch (error) {
     await sequelize.close();

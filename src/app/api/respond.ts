@@ -1,6 +1,6 @@
 import 'server-only';
 import { Refusal, type RefusalKind } from '@/desk/refusal';
-import { StoreProblem } from '@/desk/storeProblem';
+import { storeProblemOf } from '@/desk/storeProblem';
 import { checkerAtBench } from '../desk';
 
 const STATUS: Record<RefusalKind, number> = { invalid: 400, notFound: 404, conflict: 409, forbidden: 403 };
@@ -19,9 +19,9 @@ export function complaint(error: unknown): Response {
     const { kind, message, since } = error;
     return Response.json({ sentence: message, since } satisfies Complaint, { status: STATUS[kind] });
   }
-  if (error instanceof StoreProblem)
-    return Response.json({ sentence: error.message } satisfies Complaint, { status: 503 });
   console.error(error);
+  const problem = storeProblemOf(error);
+  if (problem) return Response.json({ sentence: problem.message } satisfies Complaint, { status: 503 });
   const sentence = 'The desk could not do that because of a fault of its own. Nothing was saved; try again.';
   return Response.json({ sentence } satisfies Complaint, { status: 500 });
 }

@@ -23,9 +23,10 @@ export async function pack(number: string, { to }: Options): Promise<number> {
 
 export async function verify(path: string): Promise<number> {
   const { verifyFile } = await import('@/desk/pack');
-  const changed = verifyFile(await bytesOf(path));
-  print({ file: path, intact: changed.length === 0, changed });
-  return changed.length === 0 ? FINE : PROBLEMS;
+  const verified = verifyFile(await bytesOf(path));
+  const intact = verified.changed.length === 0;
+  print({ file: path, intact, ...verified });
+  return intact ? FINE : PROBLEMS;
 }
 
 export async function fromFile(path: string): Promise<number> {

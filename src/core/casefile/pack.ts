@@ -1,3 +1,4 @@
+import canonicalize from 'canonicalize';
 import { bytesHash } from './hash';
 
 /** What an evidence pack lists of itself: docs/formats/pack.schema.json. */
@@ -10,7 +11,14 @@ export interface PackManifest {
   head: string;
   madeAt: string;
   files: { path: string; bytes: number; sha256: string }[];
+  /** Absent in packs from before desks signed. */
+  publicKey?: string;
+  signature?: string;
 }
+
+/** What is signed of a manifest: all of it but the signature itself. */
+export const packStatement = ({ publicKey: _, signature: _signature, ...manifest }: PackManifest): string =>
+  canonicalize({ says: 'pinprick-pack', ...manifest }) ?? '';
 
 export const MANIFEST = 'manifest.json';
 

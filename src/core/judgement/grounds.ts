@@ -1,12 +1,12 @@
 import type { CaseEvent, EventType } from '../casefile/event';
 import type { ChosenRelease } from '../casefile/events/releaseChosen';
 import type { Pins } from '../casefile/events/verdictSealed';
-import type { ChainCheck } from '../casefile/hash';
 import type { KindDefinition } from '../checks/check';
 import type { CodeScheme } from '../codes/schemes/codeScheme';
 import type { Records } from '../crossread/context';
 import type { Maker, Release, Revision } from '../releases/release';
 import type { SizeChart } from '../sizes/sizeChart';
+import type { Vouching } from '../trust/vouching';
 import type { HouseRules } from './houseRules';
 import type { TellStatistics } from './statistics';
 
@@ -37,7 +37,10 @@ export interface CaseFolder {
   grounds: GroundsRevisions;
   /** The newest revision of its release record, where the case is held against an older one. */
   newerRelease: ChosenRelease | null;
-  chain: ChainCheck;
+  /** What does not hold about its log, as a sentence; null where all of it holds. */
+  trouble: string | null;
+  /** Who vouches for its sealed verdicts and truths. */
+  vouching: Vouching[];
 }
 
 /** The contents of the revisions, as the assessment takes them. */

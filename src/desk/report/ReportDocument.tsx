@@ -44,6 +44,10 @@ export interface ReportContent {
   file: CaseFile;
   grounds: Grounds;
   assessment: Assessment;
+  /** What does not hold about the log; null where all of it holds. */
+  trouble: string | null;
+  /** Who vouches for the sealed verdict, as a sentence; null where none is sealed. */
+  vouched: string | null;
   photos: PrintedPhoto[];
   marks: DateMark[];
   nameOf(checker: string): string;
@@ -100,12 +104,20 @@ function Foot({ file, house }: Pick<ReportContent, 'file' | 'house'>) {
   );
 }
 
-/** Across every page of what is not sealed. */
-function Draft({ file }: Pick<ReportContent, 'file'>) {
-  return file.seal ? null : (
-    <Text style={s.draft} fixed>
-      DRAFT
-    </Text>
+/** Across every page of what is not sealed, or does not hold. */
+function Across({ file, trouble }: Pick<ReportContent, 'file' | 'trouble'>) {
+  if (file.seal && !trouble) return null;
+  return (
+    <>
+      <Text style={trouble ? [s.draft, { fontSize: 62, opacity: 0.16 }] : s.draft} fixed>
+        {trouble ? 'DOES NOT HOLD' : 'DRAFT'}
+      </Text>
+      {trouble && (
+        <Text style={{ position: 'absolute', top: 14, left: 40, right: 40, fontSize: 8.5, fontWeight: 700 }} fixed>
+          {trouble}
+        </Text>
+      )}
+    </>
   );
 }
 
@@ -181,7 +193,7 @@ function CustomerPage(content: ReportContent) {
   const pictures = deciding(content);
   return (
     <Page size={paper} style={s.page}>
-      <Draft file={file} />
+      <Across {...content} />
       <View style={s.body}>
         <Letterhead {...content} />
         <View style={{ flexDirection: 'row', justifyContent: 'space-between' }}>
@@ -466,7 +478,7 @@ function Photographs({ photos }: ReportContent) {
   );
 }
 
-function Readings({ assessment, file, grounds, madeAt, house }: ReportContent) {
+function Readings({ assessment, file, grounds, madeAt, house, vouched }: ReportContent) {
   const { oneFault, chain, goods, parting } = assessment;
   const pins = file.seal?.pins;
   const lines: [string, string][] = [
@@ -486,6 +498,7 @@ function Readings({ assessment, file, grounds, madeAt, house }: ReportContent) {
       pins?.release ? `${pins.release.id}, revision ${pins.release.revision}` : (grounds.release?.id ?? 'none'),
     ],
     ['Seal', file.seal?.hash || 'none'],
+    ...(vouched ? [['Vouched for', vouched] as [string, string]] : []),
     ['Log', `${file.seq} events, last ${file.head}`],
     ['Made', formatInstant(madeAt, house.timeZone)],
     ['How it came', howItCame(file)],
@@ -566,7 +579,7 @@ export function ReportDocument(content: ReportContent) {
     <Document title={`${file.number}, opinion on an item`} creator="Pinprick" producer="Pinprick" language="en">
       <CustomerPage {...content} />
       <Page size={paper} style={s.page}>
-        <Draft file={file} />
+        <Across {...content} />
         <View style={s.body}>
           <Text style={s.title}>The working</Text>
           <Legend />

@@ -6,6 +6,7 @@ import { dateMarks } from '@/core/crossread/dateLine';
 import { assess } from '@/core/judgement/assess';
 import { groundsOf } from '@/core/judgement/grounds';
 import { UNNAMED_HOUSE } from '@/core/judgement/houseRules';
+import { vouchingSentence } from '@/core/trust/vouching';
 import { readPhotograph } from '@/store/photographs';
 import { readCaseFolder } from '../caseFolder';
 import type { Desk } from '../desk';
@@ -52,7 +53,7 @@ export async function makeReport(
   as: 'report' | 'slip' = 'report',
 ): Promise<Uint8Array> {
   registerFonts();
-  const { id, events, grounds: revisions } = await readCaseFolder(desk, number);
+  const { id, events, grounds: revisions, trouble, vouching } = await readCaseFolder(desk, number);
   const file = fold(id, events);
   const grounds = groundsOf(revisions);
   const checkers = await checkersAtBench(desk);
@@ -63,6 +64,7 @@ export async function makeReport(
       return { jpeg, check, caption: `${what ? `${what}: ` : ''}${name} (${sha256.slice(0, 12)}…)` };
     }),
   );
+  const sealed = vouching.findLast(({ type }) => type === 'verdictSealed');
   const { rules } = await readHouseRules(desk);
   const house = rules.house ?? UNNAMED_HOUSE;
   const assessment = assess(file, grounds);
@@ -73,6 +75,8 @@ export async function makeReport(
     file,
     grounds,
     assessment,
+    trouble,
+    vouched: sealed && file.seal ? vouchingSentence(sealed) : null,
     photos,
     marks: dateMarks(assessment.reading, context, context.today),
     nameOf: (checker: string) => checkers.find((each) => each.id === checker)?.name ?? checker,

@@ -3,6 +3,7 @@ import { type FormEvent, useState } from 'react';
 import { factName } from '@/core/crossread/facts';
 import { GOODS_WORDS, PACKAGING_WORDS } from '@/core/judgement/sentences';
 import { verdictBody } from '@/core/judgement/verdictBody';
+import { vouchingSentence } from '@/core/trust/vouching';
 import { useCaseBook, useSaving, useStanding } from '../casebook/CaseBook';
 import { Button, Key } from '../controls/Button';
 import { Sheet } from '../controls/Sheet';
@@ -65,6 +66,7 @@ export function SealPanel() {
     </Sheet>
   );
   const open = assessment.findings.filter(({ mark }) => mark === 'open').length;
+  const vouching = log.folder.vouching.findLast(({ type }) => type === 'verdictSealed');
 
   if (file.closed) {
     return (
@@ -111,10 +113,14 @@ export function SealPanel() {
           </div>
           <div>
             <dt className="inline">Log: </dt>
-            <dd className="inline">
-              {log.folder.chain.intact ? `${file.seq} events, unbroken` : log.folder.chain.sentence}
-            </dd>
+            <dd className="inline">{log.folder.trouble ?? `${file.seq} events, unbroken`}</dd>
           </div>
+          {vouching && (
+            <div className={vouching.by === 'own' || vouching.by === 'known' ? '' : 'text-differs'}>
+              <dt className="sr-only">Vouched for: </dt>
+              <dd>{vouchingSentence(vouching)}</dd>
+            </div>
+          )}
         </dl>
         <div className="mt-3 flex flex-wrap gap-2">
           <Button data-key="s" onClick={() => setAsking('reopen')}>

@@ -5,6 +5,7 @@ import { checkersAtBench } from '@/desk/roster';
 import { CaseBook } from '@/ui/casebook/CaseBook';
 import { CaseStrip } from '@/ui/casebook/CaseStrip';
 import { SaveBar } from '@/ui/casebook/SaveBar';
+import { TroubleBar } from '@/ui/casebook/TroubleBar';
 import { ScanSheet } from '@/ui/scan/ScanSheet';
 import { BlindGate } from '@/ui/second/BlindGate';
 import { checkerAtBench, theDesk } from '../../desk';
@@ -30,6 +31,7 @@ export default async function CaseLayout({
       checkers={await checkersAtBench(desk)}
     >
       {opinion ? <BlindGate number={folder.number} opinion={opinion} /> : <CaseStrip />}
+      <TroubleBar />
       <SaveBar />
       <ScanSheet />
       {children}

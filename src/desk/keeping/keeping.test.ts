@@ -1,0 +1,189 @@
+import { cp, mkdtemp, readdir, readFile, rm, stat, utimes, writeFile } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import sharp from 'sharp';
+import { v4 as uuid } from 'uuid';
+import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
+import type { NewEvent } from '@/core/casefile/event';
+import { type TestDesk, testDesk } from '@/demo/testing/testDesk';
+import { pathOfPhotograph } from '@/store/photographs';
+import { readCaseFolder } from '../caseFolder';
+import { clockProblem, openDesk } from '../desk';
+import { addPhotograph } from '../photographs';
+import { recordEvents } from '../recordEvents';
+import { StoreProblem, storeProblemOf } from '../storeProblem';
+import { backUp, listBackups, restore } from './backup';
+import { checkDesk } from './checkDesk';
+
+const OPEN = 'PP-0007';
+let at: TestDesk;
+let folder: string;
+let sha256: string;
+
+const record = async (type: NewEvent['type'], body: object) =>
+  recordEvents(at.desk, {
+    number: OPEN,
+    events: [{ id: uuid(), type, body } as NewEvent],
+    expectedSeq: (await readCaseFolder(at.desk, OPEN)).events.length,
+    by: 'isolde-varr',
+  });
+const picture = (background: string) =>
+  sharp({ create: { width: 30, height: 30, channels: 3, background } })
+    .png()
+    .toBuffer();
+
+beforeAll(async () => {
+  at = await testDesk(true);
+  folder = await mkdtemp(join(tmpdir(), 'pinprick-backup-'));
+  const kept = await addPhotograph(at.desk, [await picture('#335577')]);
+  sha256 = kept.sha256;
+  await record('photoAdded', { ...kept, name: 'box.png' });
+});
+afterAll(async () => {
+  await at.close();
+  await rm(folder, { recursive: true, force: true });
+});
+
+describe('a backup', () => {
+  it('is made while the desk works, and restored on a fresh machine it holds', async () => {
+    const [sheet] = await Promise.all([
+      backUp(at.desk, folder),
+      ...['new', 'worn', 'aged'].map((condition) =>
+        vi.waitFor(() =>
+          record('circumstancesStated', { channel: 'walk-in', condition, inHand: true, packaged: true }),
+        ),
+      ),
+    ]);
+    expect(sheet).toMatchObject({ photographs: 1, publicKey: at.desk.key.publicKey });
+    expect(await listBackups(folder)).toEqual([sheet]);
+    // The desk's key is not in it.
+    expect((await readdir(folder)).filter((name) => name.endsWith('.pem'))).toEqual([]);
+
+    const fresh = join(folder, 'fresh');
+    await restore(folder, fresh);
+    const desk = await openDesk(fresh);
+    const found = await checkDesk(desk);
+    expect(found).toMatchObject({ cases: sheet.cases, photographs: 1, unnamed: 0, notVouchedFor: [], problems: [] });
+    // Another key from now on; what the old one signed is still this desk's own.
+    expect(desk.key.publicKey).not.toBe(at.desk.key.publicKey);
+    expect((await readCaseFolder(desk, 'PP-0002')).vouching.at(-1)).toMatchObject({ by: 'own' });
+    await desk.store.close();
+    await expect(restore(folder, fresh)).rejects.toThrow(/is not empty/);
+  });
+  it('copies pictures once, and takes old databases away', async () => {
+    const kept = await addPhotograph(at.desk, [await picture('#773355')]);
+    await record('photoAdded', { ...kept, name: 'lid.png' });
+    const copied = pathOfPhotograph({ directory: folder }, sha256);
+    await utimes(copied, 1, 1);
+    const later = { ...at.desk, now: () => new Date(Date.now() + 40 * 86_400_000).toISOString() };
+    expect(await backUp(later, folder, { keepDays: 30 })).toMatchObject({ photographs: 2 });
+    expect((await stat(copied)).mtimeMs).toBe(1000);
+    expect(await listBackups(folder)).toHaveLength(1);
+    expect((await readdir(folder)).filter((name) => name.endsWith('.sqlite'))).toHaveLength(1);
+  });
+  it('that was changed or is missing is not restored, and none is made into the desk itself', async () => {
+    const damaged = await mkdtemp(join(tmpdir(), 'pinprick-damaged-'));
+    await cp(folder, damaged, { recursive: true });
+    const [sheet] = await listBackups(damaged);
+    const path = join(damaged, sheet?.database ?? '');
+    const bytes = await readFile(path);
+    bytes[5000] = (bytes[5000] ?? 0) ^ 1;
+    await writeFile(path, bytes);
+    await expect(restore(damaged, join(folder, 'nowhere'))).rejects.toThrow(/missing or was changed/);
+    await expect(restore(join(folder, 'fresh'), join(folder, 'nowhere'))).rejects.toThrow(/There is no backup/);
+    await rm(damaged, { recursive: true });
+    await writeFile(join(folder, 'a-file'), '');
+    await expect(backUp(at.desk, at.directory)).rejects.toThrow(/lost with it/);
+    await expect(backUp(at.desk, join(folder, 'a-file', 'below'))).rejects.toThrow(/No backup could be written.*untouched/);
+  });
+});
+
+describe('the check of a desk', () => {
+  it('finds nothing where nothing is wrong, and sweeps what uploads left', async () => {
+    const part = join(at.directory, 'photographs', `${uuid()}.part`);
+    await writeFile(part, 'half');
+    expect(await checkDesk(at.desk)).toMatchObject({ swept: 0, problems: [] });
+    await utimes(part, 1, 1);
+    expect(await checkDesk(at.desk)).toMatchObject({ swept: 1, problems: [] });
+  });
+  it.each([
+    [
+      'a picture that is gone',
+      () => rm(pathOfPhotograph(at.desk.store, sha256)),
+      /PP-0007: The photograph .* is missing/,
+    ],
+    [
+      'a picture that was changed',
+      () => writeFile(pathOfPhotograph(at.desk.store, sha256), 'x'),
+      /PP-0007: .* was changed on the disk/,
+    ],
+    [
+      'a document that was changed',
+      () =>
+        at.desk.store.sequelize.query(
+          `UPDATE documents SET body = replace(body, 'Veskarn', 'Veskarm') WHERE kind = 'maker' AND id = 'veskarn'`,
+        ),
+      /The maker “veskarn”, revision 1, was changed/,
+    ],
+    [
+      'a line of the queue that says otherwise',
+      () => at.desk.store.sequelize.query(`UPDATE cases SET state = 'open' WHERE number = 'PP-0002'`),
+      /PP-0002 is sealed by its log, and listed as open/,
+    ],
+    [
+      'an entry that was changed',
+      async () => {
+        await at.desk.store.sequelize.query('DROP TRIGGER case_events_keep');
+        await at.desk.store.sequelize.query(
+          `UPDATE case_events SET by = 'somebody' WHERE seq = 2 AND caseId = (SELECT id FROM cases WHERE number = 'PP-0003')`,
+        );
+      },
+      /PP-0003 was tampered with: Event 2/,
+    ],
+  ])('names %s', async (_, harm, sentence) => {
+    await harm();
+    expect((await checkDesk(at.desk)).problems.join(' | ')).toMatch(sentence);
+  });
+});
+
+describe('trouble with the store', () => {
+  it('is an emptied database beside photographs, which is no new desk', async () => {
+    const emptied = await mkdtemp(join(tmpdir(), 'pinprick-emptied-'));
+    await cp(join(at.directory, 'photographs'), join(emptied, 'photographs'), { recursive: true });
+    await expect(openDesk(emptied)).rejects.toThrow(/its database is gone or empty/);
+    await writeFile(join(emptied, 'pinprick.sqlite'), '');
+    await expect(openDesk(emptied)).rejects.toThrow(/its database is gone or empty/);
+    expect((await readdir(emptied)).sort()).toEqual(['photographs', 'pinprick.sqlite']);
+    await rm(emptied, { recursive: true });
+  });
+  it('is a clock that went back: entries go on from the last one, and it is said', async () => {
+    expect(await clockProblem(at.desk)).toBeNull();
+    vi.setSystemTime('2020-01-01T00:00:00Z');
+    try {
+      const desk = await openDesk(at.directory);
+      expect(desk.now() > '2026').toBe(true);
+      expect(await clockProblem(desk)).toMatch(/says 2020-01-01 00:00 UTC, and the last entry is of 20/);
+      await desk.store.close();
+    } finally {
+      vi.useRealTimers();
+    }
+  });
+  it.each([
+    [Object.assign(new Error('write'), { code: 'ENOSPC' }), /disk is full/],
+    [Object.assign(new Error('x'), { parent: new Error('SQLITE_FULL: database or disk is full') }), /disk is full/],
+    [
+      new Error('SQLITE_READONLY: attempt to write a readonly database'),
+      /cannot be written. Everything can still be looked at/,
+    ],
+    [new Error('SQLITE_BUSY: database is locked'), /Another program holds/],
+    [new Error('SQLITE_CORRUPT: database disk image is malformed'), /is damaged/],
+    [new Error('SQLITE_ERROR: no such table: cases'), /lost its tables/],
+  ])('%s is said in a sentence', (error, sentence) => {
+    expect(storeProblemOf(error)).toBeInstanceOf(StoreProblem);
+    expect(storeProblemOf(error)?.message).toMatch(sentence);
+  });
+  it('is not every fault', () => {
+    expect(storeProblemOf(new TypeError('x is not a function'))).toBeNull();
+    expect(storeProblemOf('text')).toBeNull();
+  });
+});
