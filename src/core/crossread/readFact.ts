@@ -2,10 +2,11 @@ import { foreignSaid, latinLetters } from '../codes/lookAlikes';
 import { SCHEME_FACTS, type SchemeFact } from '../codes/schemes/codeScheme';
 import type { ReadingContext } from './context';
 import { sizeColumnOf } from './facts';
+import { nameInFront } from './label/labelNames';
 import { readEpcFact, readGtinFact, readSchemeFact, readStyleFact, readSymbolFact } from './readers/codes';
 import { readCountryFact } from './readers/country';
 import { readBoughtFact, readEraFact, readWindowFact } from './readers/dates';
-import { readDimensionsFact, readPlainCode, readPriceFact, readWordsFact } from './readers/plain';
+import { readDimensionsFact, readModelFact, readPlainCode, readPriceFact, readWordsFact } from './readers/plain';
 import { readMirroredFact, readNotchFact, readSizeFact, readWholeSize } from './readers/sizes';
 import type { FactResult } from './reading';
 
@@ -26,6 +27,7 @@ const READERS: Record<string, Reader> = {
   priceAsked: readPriceFact,
   dimensions: readDimensionsFact,
   era: (raw, _, context) => readEraFact(raw, context),
+  model: (raw, _, context) => readModelFact(raw, context),
   symbol: (raw, _, context) => readSymbolFact(raw, context),
   epc: readEpcFact,
   secondEpc: readEpcFact,
@@ -41,6 +43,18 @@ const READERS: Record<string, Reader> = {
 /** A question mark behind an entry: read, but not surely. */
 const UNSURE = /(?<=\S)\s*\?\s*$/;
 
+/** Facts in which a word in front can be nothing but their name. */
+const NUMBERED = new Set(['gtin', 'styleCode']);
+
+/** The text without the name that a label gives the fact: `Col. Fog/Alder`, `EAN 9521204100064`. */
+function unlabelled(fact: string, text: string): { text: string; name: string | null } {
+  const named = nameInFront(text);
+  if (named?.fact !== fact || named.rest === '') return { text, name: null };
+  const name = text.slice(0, text.length - named.rest.length).trim();
+  const sure = named.marked || name.endsWith('.') || (NUMBERED.has(fact) && /\d/.test(named.rest));
+  return sure ? { text: named.rest, name } : { text, name: null };
+}
+
 /**
  * Read one printed fact.
  *
@@ -51,7 +65,8 @@ const UNSURE = /(?<=\S)\s*\?\s*$/;
  */
 export function readFact(fact: string, raw: string, context: ReadingContext, place: string | null = null): FactResult {
   const unsure = UNSURE.test(raw) && fact !== 'symbol';
-  const { text, foreign } = latinLetters(unsure ? raw.replace(UNSURE, '') : raw);
+  const { text: latin, foreign } = latinLetters(unsure ? raw.replace(UNSURE, '') : raw);
+  const { text, name } = unlabelled(fact, latin.trim());
   const column = sizeColumnOf(fact);
   const read: Reader = column ? (sure) => readSizeFact(column, sure, context) : (READERS[fact] ?? readWordsFact);
   const result = read(text, place, context);
@@ -60,7 +75,13 @@ export function readFact(fact: string, raw: string, context: ReadingContext, pla
   const reading = {
     ...result.reading,
     ...(unsure ? { uncertain: true } : {}),
-    ...(foreign.length > 0 ? { says: [foreignSaid(foreign), says].filter(Boolean).join('; ') } : {}),
+    ...(foreign.length > 0 || name
+      ? {
+          says: [foreign.length > 0 ? foreignSaid(foreign) : '', name ? `without “${name}”` : '', says]
+            .filter(Boolean)
+            .join('; '),
+        }
+      : {}),
   };
   return { reading };
 }

@@ -25,6 +25,9 @@ for (const months of Object.values(words.months))
     for (const text of list(names)) WORDS.set(text, { kind: 'month', month: i + 1, text });
 for (const text of ['DMY', 'MDY', 'YMD']) WORDS.set(text, { kind: 'order', text });
 
+/** Slashes of mathematics and of other scripts, which labels use for the same thing. */
+const SLASHES = /[\u2044\u2215\u29F8\uFF0F]/gu;
+
 const FILLERS = new Set(list(words.fillers));
 const UNTIL = new Set(list(words.until));
 const ORDINALS = new Set(list(words.ordinals));
@@ -41,10 +44,14 @@ export function dateTokens(
   raw: string,
 ): { tokens: PlacedToken[]; unknown?: undefined } | { tokens?: undefined; unknown: string } {
   const text = plainText(raw)
+    .normalize('NFC')
     .toUpperCase()
     .replace(DASHES, '-')
-    .replace(/[年月]/gu, '-')
-    .replace(/日/gu, '')
+    // Day, month and year that name themselves stand in the order of ISO dates from here on.
+    .replace(/(\d{1,2})\s*[月월]\s*(\d{1,2})\s*[日일]\s*(\d{4})\s*[年년]/gu, '$3-$1-$2')
+    .replace(/[年月년월]/gu, '-')
+    .replace(/[日일]/gu, ' ')
+    .replace(SLASHES, '/')
     .replace(/['’`´]/gu, ' ');
   const tokens: PlacedToken[] = [];
   let gap = '';

@@ -54,6 +54,24 @@ function inWeek(yearText: string, weekText: string): Attempt {
   return { from, to: addDays(from, 6), precision: 'week', order: null };
 }
 
+/** A day of an ISO week, Monday is 1: `2024-W45-7`. */
+function onWeekday(yearText: string, weekText: string, weekday: string): Attempt {
+  const week = inWeek(yearText, weekText);
+  if (typeof week === 'string' || !/^[1-7]$/.test(weekday)) return typeof week === 'string' ? week : NO_FORM;
+  const day = addDays(week.from, Number(weekday) - 1);
+  return { from: day, to: day, precision: 'day', order: null };
+}
+
+/** A day of the year, counted from 1: `2024-308`. */
+function onDayOfYear(yearText: string, countText: string): Attempt {
+  const year = yearOf(yearText);
+  const count = Number(countText);
+  if (Number.isNaN(year) || count < 1) return NO_FORM;
+  const day = addDays(isoDay(year, 1, 1), count - 1);
+  if (!day.startsWith(String(year))) return `${year} has no day ${count}.`;
+  return { from: day, to: day, precision: 'day', order: null };
+}
+
 /** A run of months; those above 12 lie in the year after. */
 function monthsIn(yearText: string, [first, last]: [number, number], precision: 'quarter' | 'span'): Attempt {
   const year = yearOf(yearText);
@@ -82,6 +100,7 @@ function triple([a, b, c]: [string, string, string]): Attempt[] {
 
 /** Two numbers: month and year, or week and year. */
 function pair([a, b]: [string, string]): Attempt[] {
+  if (a.length === 4 && b.length === 3) return [onDayOfYear(a, b)];
   if (a.length === 4) {
     const month = inMonth(a, Number(b), null);
     return typeof month === 'string' && Number(b) > 12 ? [inWeek(a, b), month] : [month];
@@ -140,6 +159,8 @@ function week(tokens: DateToken[]): Attempt[] {
   const marked = tokens.findIndex(({ kind }) => kind === 'week') + 1;
   if (tokens.length === 2 && a.length === 4)
     return [inWeek(a.slice(2), a.slice(0, 2)), inWeek(a.slice(0, 2), a.slice(2))];
+  const [, , weekday] = numbers(tokens);
+  if (tokens.length === 4 && marked === 2 && a.length === 4 && weekday) return [onWeekday(a, b, weekday)];
   if (tokens.length !== 3) return [];
   // The week stands behind its mark; what stands elsewhere is the year.
   return tokens[marked]?.text === b || b.length !== 4 ? [marked === 1 ? inWeek(b, a) : inWeek(a, b)] : [inWeek(b, a)];
@@ -171,6 +192,8 @@ function attempts(tokens: DateToken[]): Attempt[] {
   const kinds = new Set(tokens.map(({ kind }) => kind));
   kinds.delete('number');
   if (texts.length > 3 || kinds.size > 1) return [];
+  // Of several numbers none has more digits than a year: what has is no wrong date, but none.
+  if (texts.length > 1 && texts.some((each) => each.length > 4)) return [];
   const [kind] = kinds;
   const months = tokens.flatMap((token) => (token.kind === 'month' ? [token.month] : []));
   switch (kind) {

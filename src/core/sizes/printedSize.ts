@@ -35,6 +35,8 @@ const SYSTEMS = namesOf(words.systems);
 const WEARERS = namesOf(words.wearers);
 const CHILDREN = namesOf(words.children);
 const LETTERS = namesOf(words.letters);
+/** What stands before a size and is none: “Size”, “Pointure”. */
+const LABELS = new Set(words.labels.split(' '));
 const UNITS = new Map(
   Object.entries(words.units).flatMap(([unit, { is, words: names }]) =>
     names.split(' ').map((name) => [name, { unit, dimension: is[0] as Dimension, factor: is[1] as number }] as const),
@@ -67,6 +69,7 @@ const asItStands = (text: string): string => text.replace(/(?<=\d) (?=\d)/g, '_'
 /** The words before or behind a number, each understood or not. */
 function understood(texts: string[], size: PrintedSize): boolean {
   for (const text of texts) {
+    if (LABELS.has(text)) continue;
     const [system, wearer, child] = [SYSTEMS.get(text), WEARERS.get(text), CHILDREN.get(text)];
     if (system) size.system = system;
     else if (wearer) size.wearer = wearer as 'men' | 'women';
@@ -107,7 +110,9 @@ export function readPrintedSize(raw: string): PrintedSize {
   const numbered = new RegExp(String.raw`^([\p{L} .:=]*?)\s*${NUMBER}\s*([\p{L} .']*)$`, 'u').exec(text);
   if (numbered) {
     const [, before = '', whole = '', fraction, after = ''] = numbered;
-    if (understood([...wordsIn(before), ...wordsIn(after)], named)) {
+    // `085` is how some print 8.5, and others 85: it is left as it stands.
+    const openForm = /^0\d/.test(whole);
+    if (!openForm && understood([...wordsIn(before), ...wordsIn(after)], named)) {
       const number = sizeValue(whole, fraction);
       return { ...named, number, normal: `${tidy(number)}${named.child ?? ''}` };
     }

@@ -94,7 +94,9 @@ describe('a backup', () => {
     await rm(damaged, { recursive: true });
     await writeFile(join(folder, 'a-file'), '');
     await expect(backUp(at.desk, at.directory)).rejects.toThrow(/lost with it/);
-    await expect(backUp(at.desk, join(folder, 'a-file', 'below'))).rejects.toThrow(/No backup could be written.*untouched/);
+    await expect(backUp(at.desk, join(folder, 'a-file', 'below'))).rejects.toThrow(
+      /No backup could be written.*untouched/,
+    );
   });
 });
 

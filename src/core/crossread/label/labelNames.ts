@@ -20,9 +20,11 @@ const ALL = [...NAMES.keys()].sort(longestFirst).map(escaped).join('|');
 export const namedFact = (text: string): string | null | undefined =>
   NAMES.get(worded(text.replace(/[\s:.#=]+$/u, '')));
 
+const IN_FRONT = new RegExp(`^(${ALL})(?![\\p{L}\\p{N}])([ .]*[:#=]+[ ]*|[ .]+|$)`, 'iu');
+
 /** A name at the beginning of a text, with what follows it. */
 export function nameInFront(text: string): { fact: string | null; marked: boolean; rest: string } | null {
-  const match = new RegExp(`^(${ALL})(?![\\p{L}\\p{N}])([ .]*[:#=]+[ ]*|[ .]+|$)`, 'iu').exec(text);
+  const match = IN_FRONT.exec(text);
   if (!match) return null;
   const fact = NAMES.get(worded(match[1] as string));
   return fact === undefined

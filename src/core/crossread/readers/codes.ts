@@ -13,8 +13,17 @@ import { plausibleStart } from '../../dates/productionWindow';
 import type { ReadingContext } from '../context';
 import { type FactResult, fails, type Misfit } from '../reading';
 
+/** The number alone, of a text that is more than that: an element string, a web address, the marks of a font. */
+function numberIn(raw: string, { today }: ReadingContext): string {
+  const text = cleanText(raw)
+    .replace(/^\](?:E\d|[CA]0|I\d)\s+(?=\d)/, '')
+    .replace(/^\*([\d ]+)\*$/, '$1');
+  if (!/^(?:\(01\)|https?:)/i.test(text)) return text;
+  return readElements(text, today, []).elements?.find(({ ai }) => ai === '01')?.value ?? text;
+}
+
 export function readGtinFact(raw: string, context: ReadingContext): FactResult {
-  const { readings, failure } = readGtin(raw);
+  const { readings, failure } = readGtin(numberIn(raw, context));
   if (failure) return fails(failure.sentence);
   const recorded = new Set(
     context.release?.sizes.flatMap((size) => readGtin(size.gtin).readings.map((reading) => reading.gtin14)),
@@ -40,6 +49,14 @@ export function readStyleFact(raw: string, context: ReadingContext): FactResult 
   if (/[^A-Z0-9]/.test(normal)) return fails(notLatin(normal));
   const shape = context.maker?.styleShape;
   const fits = shape ? readStyleCode(normal, shape).reading : undefined;
+  const slots = shape?.replace(/[^A9X]/g, '').length ?? 0;
+  const whole =
+    shape && !fits && normal.length > slots ? readStyleCode(normal.slice(0, slots), shape).reading : undefined;
+  // Some print the size behind it: what stands there is none of the code.
+  if (shape && whole?.repairs.length === 0)
+    return fails(
+      `“${normal.slice(slots)}” stands behind ${formatStyleCode(normal.slice(0, slots), shape)}; enter the style code alone.`,
+    );
   return { reading: { normal, display: shape && fits ? formatStyleCode(normal, shape) : normal } };
 }
 
@@ -137,6 +154,8 @@ export const printedBeside = ({ facts }: Pick<ReadingContext, 'facts'>): string[
 
 /** The text of a DataMatrix or QR symbol. */
 export function readSymbolFact(raw: string, context: ReadingContext): FactResult {
+  if (/^(?:\d{8}|\d{12,14})$/.test(cleanText(raw)) && readGtin(raw).readings.some(({ valid }) => valid))
+    return fails('This is the number of a plain barcode, not the text of a symbol; enter it as the barcode number.');
   const { elements, problems, notes, failure } = readElements(raw, context.today, printedBeside(context));
   if (failure) return fails(failure.sentence);
   if (problems.length > 0) {

@@ -1,5 +1,6 @@
 import { cleanText } from '../../codes/clean';
 import { normaliseStyleCode } from '../../codes/styleCode';
+import type { ReadingContext } from '../context';
 import { type FactResult, fails } from '../reading';
 import { wordsKey } from '../words';
 
@@ -7,6 +8,15 @@ import { wordsKey } from '../words';
 export function readWordsFact(raw: string): FactResult {
   const normal = wordsKey(raw);
   return normal === '' ? fails('There is no word in it.') : { reading: { normal, display: cleanText(raw) } };
+}
+
+/** The name of a product, which may stand behind its maker's. */
+export function readModelFact(raw: string, { maker }: ReadingContext): FactResult {
+  const text = cleanText(raw);
+  const own = maker?.name.toUpperCase() ?? '';
+  const behind = own !== '' && text.toUpperCase().startsWith(`${own} `) ? text.slice(own.length + 1) : text;
+  const { reading, failure } = readWordsFact(behind);
+  return reading ? { reading: { ...reading, display: text } } : { failure };
 }
 
 /** A short code without a scheme: case and separators do not matter. */
