@@ -23,6 +23,7 @@ for (const [name, path] of [
   ['Check editor', '/checks/footwear/underneath.guide-holes/edit'],
   ['House rules', '/rules'],
   ['The house', '/house'],
+  ['Keeping', '/keeping'],
 ] as const) {
   test(`${name} can be read by everybody, in a bright and in a dim room, and fits a tablet`, async ({ page }) => {
     // Looking at every contrast of a long list takes its time on a slow machine.

@@ -9,4 +9,5 @@ await requirePort(port);
 install();
 if (prepare(data, '--demo') !== 0) process.exit(1);
 if (build() !== 0) giveUp('The build failed; the reason stands above.');
+process.env.PINPRICK_BACKUP ??= resolve(ROOT, 'data/demo-backups');
 await serve(port, data);

@@ -140,7 +140,7 @@ export async function serve(port, data) {
   const server = spawn(process.execPath, [bin('next/dist/bin/next'), 'start', '-H', HOST, '-p', String(port)], {
     cwd: ROOT,
     stdio: ['ignore', 'ignore', 'inherit'],
-    env: { ...ENVIRONMENT, PINPRICK_DATA: data },
+    env: { ...process.env, ...ENVIRONMENT, PINPRICK_DATA: data },
   });
   for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => server.kill(signal));
   server.on('exit', (code, signal) => process.exit(signal ? 0 : (code ?? 0)));

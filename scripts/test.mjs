@@ -67,6 +67,7 @@ counted(
   ({ numPassedTests, numFailedTests }) => ({ ok: numPassedTests, bad: numFailedTests }),
 );
 step('Build', build);
+step('Faults', () => node('tsx/dist/cli.mjs', 'e2e/faults/faults.ts', '4'));
 counted(
   'End to end',
   'test-results/e2e.json',

@@ -1,12 +1,25 @@
 import { type NextRequest, NextResponse } from 'next/server';
 import { atTheDoor } from './app/door';
 
+/** Addresses that stand for no text. */
+function addressProblem(path: string): Response | null {
+  try {
+    if (!decodeURIComponent(path).includes('\0')) return null;
+  } catch {
+    // said below
+  }
+  return Response.json(
+    { sentence: 'That is no address: it holds a broken escape or a NUL character.' },
+    { status: 400 },
+  );
+}
+
 /**
  * The door, and a strict Content-Security-Policy with a nonce for each page. Style attributes are allowed because charts and
  * Radix place things by them; style elements and scripts need the nonce.
  */
 export function proxy(request: NextRequest): Response {
-  const away = atTheDoor(request);
+  const away = atTheDoor(request) ?? addressProblem(request.nextUrl.pathname);
   if (away) return away;
   const nonce = btoa(crypto.randomUUID());
   const policy = [

@@ -2,6 +2,7 @@ import 'server-only';
 import { cookies } from 'next/headers';
 import { notFound } from 'next/navigation';
 import { type Desk, openDesk } from '@/desk/desk';
+import { nightly } from '@/desk/keeping/keeping';
 import { Refusal } from '@/desk/refusal';
 import { type Checker, checkersAtBench } from '@/desk/roster';
 
@@ -9,11 +10,26 @@ const kept = globalThis as { pinprickDesk?: Promise<Desk> };
 
 /** The desk of this server, opened once. */
 export function theDesk(): Promise<Desk> {
-  kept.pinprickDesk ??= openDesk(process.env.PINPRICK_DATA ?? './data').catch((error) => {
-    kept.pinprickDesk = undefined;
-    throw error;
-  });
+  kept.pinprickDesk ??= openDesk(process.env.PINPRICK_DATA ?? './data').then(
+    (desk) => {
+      keep(desk);
+      return desk;
+    },
+    (error) => {
+      kept.pinprickDesk = undefined;
+      throw error;
+    },
+  );
   return kept.pinprickDesk;
+}
+
+const KEEP_EVERY_MS = 600_000;
+
+/** See to the desk's keeping now and then; it never keeps the server from ending. */
+function keep(desk: Desk): void {
+  const see = () => nightly(desk, new Date().getHours()).catch((error) => console.error(error));
+  void see();
+  setInterval(see, KEEP_EVERY_MS).unref();
 }
 
 export const CHECKER_COOKIE = 'pinprick-checker';

@@ -1,6 +1,7 @@
 import { v4 as newUuid } from 'uuid';
 import { lastTouched } from '@/store/cases';
 import { openStore, type Store } from '@/store/store';
+import { idleKeeper, type Keeper } from './keeping/keeper';
 import { saveShipped } from './shipped';
 import { type DeskKey, deskKey } from './trust/deskKey';
 import { takeOver } from './trust/takeOver';
@@ -12,6 +13,8 @@ export interface Desk {
   key: DeskKey;
   /** The last day whose end is known to be signed. */
   closed: { day: string };
+  /** What is being done to keep it, and what came of it last. */
+  keeper: Keeper;
   now(): string;
   newId(): string;
 }
@@ -29,16 +32,6 @@ function clockFrom(floor: string): () => string {
   };
 }
 
-/** So much may two clocks of one machine differ after a restart. */
-const SLACK_MS = 60_000;
-
-/** What is wrong with this machine's clock, as a sentence; null where nothing shows. */
-export async function clockProblem({ store }: Pick<Desk, 'store'>): Promise<string | null> {
-  const last = await lastTouched(store);
-  if (last === '' || Date.now() + SLACK_MS >= Date.parse(last)) return null;
-  return `The clock of this machine says ${new Date().toISOString().slice(0, 16).replace('T', ' ')} UTC, and the last entry is of ${last.slice(0, 16).replace('T', ' ')} UTC. Until the clock is past that, entries carry the time of the last one; set the clock right.`;
-}
-
 /**
  * Open the desk on a data directory.
  *
@@ -50,7 +43,7 @@ export async function openDesk(directory: string, surroundings?: Surroundings): 
     const key = await deskKey(store.directory);
     const last = await lastTouched(store);
     const world = surroundings ?? { now: clockFrom(last), newId: () => newUuid() };
-    const desk: Desk = { store, key, closed: { day: '' }, ...world };
+    const desk: Desk = { store, key, closed: { day: '' }, keeper: idleKeeper(), ...world };
     await saveShipped(store, desk.now());
     await takeOver(desk);
     return desk;

@@ -26,10 +26,10 @@ export async function loadGrounds(
   transaction?: Transaction,
 ): Promise<GroundsRevisions> {
   const pins = file.seal?.pins;
-  const pinned = async <T>(at: ChosenRelease, what: string): Promise<Revision<T>> => {
-    const found = await readPinned<T>(store, at.hash, transaction);
+  const pinned = async <T>(at: ChosenRelease, kind: DocumentKind): Promise<Revision<T>> => {
+    const found = await readPinned<T>(store, kind, at.hash, transaction);
     if (!found)
-      throw new Refusal('notFound', `The ${what} “${at.id}”, revision ${at.revision}, is not kept at this desk.`);
+      throw new Refusal('notFound', `The ${kind} “${at.id}”, revision ${at.revision}, is not kept at this desk.`);
     return { ...found, revision: at.revision };
   };
   const load = async <T>(
@@ -43,12 +43,12 @@ export async function loadGrounds(
     if (!found) throw new Refusal('notFound', `There is no ${kind} “${id}” at this desk.`);
     return found;
   };
-  const release = file.release ? await pinned<Release>(file.release, 'release record') : null;
+  const release = file.release ? await pinned<Release>(file.release, 'release') : null;
   const makerId = release?.body.maker;
   const chartId = release?.body.chart;
   // A verdict from before there were schemes rests on none.
   const schemes = pins
-    ? await Promise.all((pins.schemes ?? []).map((at) => pinned<CodeScheme>(at, 'code scheme')))
+    ? await Promise.all((pins.schemes ?? []).map((at) => pinned<CodeScheme>(at, 'code-scheme')))
     : makerId
       ? await listSchemes<CodeScheme>(store, makerId, transaction)
       : [];

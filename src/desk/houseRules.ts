@@ -77,6 +77,11 @@ export async function previewRules(desk: Desk, edited: HouseRules): Promise<Rule
 export async function saveHouseRules(desk: Desk, edited: HouseRules): Promise<{ revision: number }> {
   sound(edited);
   if (edited.id !== HOUSE_RULES_ID) throw new Refusal('invalid', 'These are the rules of no house here.');
+  const checks = await checksByKind(desk);
+  for (const [kind, required] of Object.entries(edited.required)) {
+    const unknown = required.find((id) => !checks[kind]?.some((check) => check.id === id));
+    if (unknown) throw new Refusal('invalid', `The rules require “${unknown}” of ${kind}, which has no such check.`);
+  }
   const kinds = await listKinds(desk);
   return desk.store.write(async (transaction) => {
     const kept = await saveDocument(desk.store, 'house-rules', edited, desk.now(), transaction);

@@ -2,6 +2,7 @@ import type { Transaction } from 'sequelize';
 import type { CaseEvent, NewEvent } from '@/core/casefile/event';
 import { advance, fold, refusal } from '@/core/casefile/fold';
 import { verifyChain } from '@/core/casefile/hash';
+import { MOST_EVENTS } from '@/core/casefile/logProblem';
 import { formatProblem } from '@/core/formats/validate';
 import { changesGrounds } from '@/core/judgement/grounds';
 import { appendEvents, caseOfEvent, findCase, readEvents } from '@/store/cases';
@@ -17,6 +18,9 @@ import { projectionRow } from './summary';
 import { closeYesterday } from './trust/closeDays';
 import { signEvents } from './trust/signEvents';
 import { learnFrom } from './truths';
+
+/** So many events are made by no hand. */
+const MOST_AT_ONCE = 500;
 
 export interface RecordCommand {
   number: string;
@@ -49,10 +53,18 @@ async function eventsAlreadyKept(
  * @throws Refusal with a sentence; nothing is saved then
  */
 export async function recordEvents(desk: Desk, command: RecordCommand): Promise<CaseEvent[]> {
+  const { events, expectedSeq } = command;
+  if (events.length === 0) throw invalid('No event was sent.');
+  if (expectedSeq < 0) throw invalid('“expectedSeq” is the number of events that you saw: 0 or more.');
+  if (events.length > MOST_AT_ONCE)
+    throw invalid(`${events.length} events at once are too many; send at most ${MOST_AT_ONCE}. Nothing was kept.`);
   for (const event of command.events) {
     const problem = formatProblem('new-event', event);
     if (problem) throw invalid(problem);
+    if (event.id !== event.id.toLowerCase()) throw invalid('The id of an event is a UUID in small letters.');
   }
+  if (new Set(events.map(({ id }) => id)).size < events.length)
+    throw invalid('Two of the events have the same id. Nothing was kept.');
   await requireChecker(desk, command.by);
   return desk.store.write(async (transaction) => {
     await closeYesterday(desk, transaction);
@@ -76,6 +88,11 @@ export async function recordEvents(desk: Desk, command: RecordCommand): Promise<
     if (command.expectedSeq > row.seq || since.some(({ type }) => type !== 'codeMet')) {
       throw new Refusal('conflict', `${row.number} was changed meanwhile.`, since);
     }
+    if (log.length + fresh.length > MOST_EVENTS)
+      throw new Refusal(
+        'forbidden',
+        `${row.number} has ${log.length} events, and a case has at most ${MOST_EVENTS}. Seal it, or close it and open another.`,
+      );
     let file = fold(row.id, log);
     let grounds = await loadGrounds(desk.store, file, transaction);
     const added: CaseEvent[] = [];

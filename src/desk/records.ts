@@ -6,6 +6,7 @@ import { checkScheme } from '@/core/codes/schemes/checkScheme';
 import type { CodeScheme } from '@/core/codes/schemes/codeScheme';
 import { formatProblem } from '@/core/formats/validate';
 import type { Maker, Release } from '@/core/releases/release';
+import { releaseSizeProblems } from '@/core/releases/releaseSizeProblems';
 import { checkChart } from '@/core/sizes/checkChart';
 import type { SizeChart } from '@/core/sizes/sizeChart';
 import { type DocumentKind, readDocument, saveDocument } from '@/store/documents';
@@ -37,7 +38,7 @@ const UNSOUND: Partial<Record<DocumentKind, (body: unknown) => string[]>> = {
   'code-scheme': (body) => checkScheme(body as CodeScheme),
   'size-chart': (body) => checkChart(body as SizeChart),
   kind: (body) => checkKind(body as KindDefinition),
-  release: (body) => releaseProblems(body as Release),
+  release: (body) => [...releaseProblems(body as Release), ...releaseSizeProblems(body as Release)],
 };
 
 /** @throws Refusal where what a release adds and switches off leaves its kind's checks unsound */
@@ -90,6 +91,18 @@ export async function saveRecords(desk: Desk, entries: RecordsEntry[]): Promise<
         );
       await indexRelease(desk.store, release, maker.body.name, transaction);
     }
+    // Charts may stand behind the releases that name them.
+    const charts = new Map<string, string>();
+    for (const { kind, body } of entries) {
+      const { chart } = body as Partial<Release>;
+      if (kind === 'release' && chart) charts.set(chart, body.id);
+    }
+    for (const [chart, release] of charts)
+      if (!(await readDocument(desk.store, 'size-chart', chart, transaction)))
+        throw new Refusal(
+          'invalid',
+          `The release “${release}” names the size chart “${chart}”, which is not in the records.`,
+        );
   });
 }
 

@@ -1,5 +1,6 @@
 import { type CarriedDocuments, type ExportedCase, exportedCaseProblem } from '@/core/casefile/exportedCase';
 import { fold } from '@/core/casefile/fold';
+import { logProblem } from '@/core/casefile/logProblem';
 import type { GroundsRevisions } from '@/core/judgement/grounds';
 import type { Revision } from '@/core/releases/release';
 import { keepSignatures, signaturesOf } from '@/store/anchors';
@@ -44,6 +45,8 @@ export function parseCaseExport(text: string): CaseExport {
   const exported = parseFile<CaseExport>(text, 'case', 'an exported case');
   const tampered = exportedCaseProblem(exported);
   if (tampered) throw new Refusal('invalid', `This case was tampered with. ${tampered}`);
+  const impossible = logProblem(exported.id, exported.events);
+  if (impossible) throw new Refusal('invalid', `This case was tampered with. ${impossible}`);
   const [forged] = signatureProblems(exported.events, exported.signatures ?? []);
   if (forged) throw new Refusal('invalid', `This case was tampered with. ${forged}`);
   return exported;

@@ -37,13 +37,25 @@ export async function readDocument<T>(
 /** The very document that a pin names, this desk's own or one that came with an imported case. */
 export async function readPinned<T>(
   { tables }: Store,
+  kind: DocumentKind,
   hash: string,
   transaction?: Transaction,
 ): Promise<Revision<T> | null> {
+  const where = { kind, hash };
   const row =
-    (await tables.documents.findOne({ where: { hash }, raw: true, transaction })) ??
-    (await tables.foreignDocuments.findByPk(hash, { raw: true, transaction }));
+    (await tables.documents.findOne({ where, raw: true, transaction })) ??
+    (await tables.foreignDocuments.findOne({ where, raw: true, transaction }));
   return row ? toRevision<T>(row as unknown as ForeignDocumentRow) : null;
+}
+
+/** True where a document is kept under that very revision, with that content. */
+export async function isKept(
+  { tables }: Store,
+  kind: DocumentKind,
+  { id, revision, hash }: Pick<ForeignDocumentRow, 'id' | 'revision' | 'hash'>,
+): Promise<boolean> {
+  const where = { kind, id, revision, hash };
+  return (await tables.documents.count({ where })) + (await tables.foreignDocuments.count({ where })) > 0;
 }
 
 /** A document that this desk knows only from an imported case; null where it knows none. */
@@ -65,7 +77,7 @@ export async function keepForeign(
   { id, revision, hash, body }: Revision<unknown>,
   transaction: Transaction,
 ): Promise<void> {
-  if (await readPinned(store, hash, transaction)) return;
+  if (await readPinned(store, kind, hash, transaction)) return;
   await store.tables.foreignDocuments.create({ hash, kind, id, revision, body: JSON.stringify(body) }, { transaction });
 }
 

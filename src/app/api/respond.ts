@@ -42,14 +42,26 @@ export async function bodyText(request: Request): Promise<string> {
   return text;
 }
 
+/** Text that no database and no file could give back as it came is turned down where it comes in. */
+function soundText(_: string, value: unknown): unknown {
+  if (typeof value !== 'string') return value;
+  if (/\p{Surrogate}/u.test(value))
+    throw new Refusal(
+      'invalid',
+      'A text holds half of a character, as where it was cut within an emoji. Send it whole.',
+    );
+  if (value.includes('\0')) throw new Refusal('invalid', 'A text holds a NUL character, which no label prints.');
+  return value;
+}
+
 /** The JSON of a request's body. */
 export async function bodyJson<T>(request: Request): Promise<T> {
   const text = await bodyText(request);
   try {
-    const value: unknown = JSON.parse(text);
+    const value: unknown = JSON.parse(text, soundText);
     if (typeof value === 'object' && value !== null) return value as T;
-  } catch {
-    // said below
+  } catch (error) {
+    if (error instanceof Refusal) throw error;
   }
   throw new Refusal('invalid', 'The request is not whole JSON.');
 }

@@ -9,7 +9,12 @@ const check = footwear.checks[0];
 
 describe('formats', () => {
   it.each<[string, Parameters<typeof formatProblem>[0], unknown, RegExp]>([
-    ['a date that does not exist', 'release', { ...release, releaseDate: '2025-02-31' }, /“releaseDate”.*date/],
+    [
+      'a date that does not exist',
+      'release',
+      { ...release, releaseDate: '2025-02-31' },
+      /“releaseDate”.*is no day of the calendar/,
+    ],
     ['a GTIN of nine digits', 'release', { ...release, sizes: [{ key: '42', gtin: '952120410' }] }, /“gtin”/],
     ['a release without sizes', 'release', { ...release, sizes: [] }, /“sizes”/],
     [

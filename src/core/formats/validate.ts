@@ -56,11 +56,37 @@ addFormats.default(ajv);
 
 const lastName = (path: string): string => path.split('/').at(-1) || 'document';
 
+const TYPE_WORDS: Record<string, string> = {
+  object: 'record of fields',
+  array: 'list',
+  string: 'text',
+  integer: 'whole number',
+  boolean: 'yes or no',
+};
+const FORMAT_WORDS: Record<string, string> = { date: 'day of the calendar', 'date-time': 'instant', uuid: 'UUID' };
+
 const PHRASES: Record<string, (error: ErrorObject) => string> = {
   maxLength: ({ params }) => `has more than the ${params.limit} characters it may have`,
   minLength: () => 'is empty',
   additionalProperties: ({ params }) => `has a field “${params.additionalProperty}” that the format does not know`,
   required: ({ params }) => `lacks the field “${params.missingProperty}”`,
+  type: ({ params }) => `is no ${TYPE_WORDS[params.type] ?? params.type}`,
+  minimum: ({ params }) => `is below ${params.limit}`,
+  maximum: ({ params }) => `is above ${params.limit}`,
+  exclusiveMinimum: ({ params }) => `has to be above ${params.limit}`,
+  exclusiveMaximum: ({ params }) => `has to be below ${params.limit}`,
+  minItems: ({ params }) => `has fewer than ${params.limit} ${params.limit === 1 ? 'entry' : 'entries'}`,
+  maxItems: ({ params }) => `has more than ${params.limit} entries`,
+  uniqueItems: () => 'names the same thing twice',
+  pattern: () => 'has a form that is not allowed there',
+  format: ({ params }) => `is no ${FORMAT_WORDS[params.format] ?? params.format}`,
+  const: ({ params }) => `is not ${JSON.stringify(params.allowedValue)}`,
+  anyOf: () => 'fits none of the forms that it may have',
+  oneOf: () => 'fits none of the forms that it may have',
+  propertyNames: ({ params }) => `has a name “${String(params.propertyName).slice(0, 40)}” that is not allowed there`,
+  minProperties: () => 'has too few fields',
+  maxProperties: () => 'has too many fields',
+  dependentRequired: ({ params }) => `has “${params.property}” without “${params.missingProperty}”`,
   enum: ({ params }) => `is none of ${params.allowedValues.join(', ')}`,
   discriminator: ({ params }) => `has the unknown ${params.tag} “${String(params.tagValue).slice(0, 40)}”`,
 };
@@ -68,7 +94,7 @@ const PHRASES: Record<string, (error: ErrorObject) => string> = {
 /** One sentence for the first thing that is wrong. */
 function explain(error: ErrorObject | undefined): string {
   if (!error) return 'The document does not follow its format.';
-  const phrase = PHRASES[error.keyword]?.(error) ?? error.message ?? 'is not valid';
+  const phrase = PHRASES[error.keyword]?.(error) ?? 'does not follow its format';
   return `“${lastName(error.instancePath)}”${error.instancePath ? ` (at ${error.instancePath})` : ''} ${phrase}.`;
 }
 
@@ -76,7 +102,7 @@ function explain(error: ErrorObject | undefined): string {
  * Hold a value against a published format.
  *
  * @returns null where it follows the format, else a sentence that says what is wrong and where
- * @example formatProblem('roster', { id: 'x', checkers: [] }) // '“checkers” (at /checkers) must NOT have fewer than 1 items.'
+ * @example formatProblem('roster', { id: 'x', checkers: [] }) // '“checkers” (at /checkers) has fewer than 1 entry.'
  */
 export function formatProblem(name: FormatName, value: unknown): string | null {
   const validate = ajv.getSchema(`pinprick:${name}`) as ValidateFunction;

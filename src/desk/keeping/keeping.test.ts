@@ -8,12 +8,14 @@ import type { NewEvent } from '@/core/casefile/event';
 import { type TestDesk, testDesk } from '@/demo/testing/testDesk';
 import { pathOfPhotograph } from '@/store/photographs';
 import { readCaseFolder } from '../caseFolder';
-import { clockProblem, openDesk } from '../desk';
+import { openDesk } from '../desk';
 import { addPhotograph } from '../photographs';
 import { recordEvents } from '../recordEvents';
 import { StoreProblem, storeProblemOf } from '../storeProblem';
 import { backUp, listBackups, restore } from './backup';
 import { checkDesk } from './checkDesk';
+import { clockProblem } from './clockProblem';
+import { begin, keepingState, nightly } from './keeping';
 
 const OPEN = 'PP-0007';
 let at: TestDesk;
@@ -97,6 +99,50 @@ describe('a backup', () => {
     await expect(backUp(at.desk, join(folder, 'a-file', 'below'))).rejects.toThrow(
       /No backup could be written.*untouched/,
     );
+  });
+});
+
+describe('the keeper', () => {
+  const withFolder = async (value: string, work: () => Promise<void>) => {
+    vi.stubEnv('PINPRICK_BACKUP', value);
+    await work().finally(() => vi.unstubAllEnvs());
+  };
+  it('does one thing at a time, says how far it is, and tells why it failed', async () => {
+    await withFolder('', async () => {
+      expect(() => begin(at.desk, 'backup')).toThrow(/No folder for backups is set/);
+      const checking = begin(at.desk, 'check');
+      expect(() => begin(at.desk, 'check')).toThrow(/running already/);
+      expect(await keepingState(at.desk)).toMatchObject({ running: { what: 'check' }, folder: null, newest: null });
+      await checking;
+      expect(await keepingState(at.desk)).toMatchObject({ running: null, checked: { found: { problems: [] } } });
+    });
+    await writeFile(join(folder, 'no-folder'), '');
+    await withFolder(join(folder, 'no-folder', 'below'), async () => {
+      await begin(at.desk, 'backup');
+      expect((await keepingState(at.desk)).trouble).toMatch(/No backup could be written/);
+    });
+  });
+  it('makes a backup once a night, and by day only where none was made for long', async () => {
+    const nights = join(folder, 'nights');
+    const made = async () => (await listBackups(nights)).length;
+    await withFolder(nights, async () => {
+      let now = Date.parse('2030-01-10T12:00:00Z');
+      const desk = { ...at.desk, now: () => new Date(now).toISOString() };
+      await nightly(desk, 12);
+      expect(await made()).toBe(1);
+      now += 15 * 3_600_000;
+      await nightly(desk, 3);
+      expect(await made()).toBe(1);
+      now += 12 * 3_600_000;
+      await nightly(desk, 15);
+      expect(await made()).toBe(1);
+      now += 12 * 3_600_000;
+      await nightly(desk, 3);
+      expect(await made()).toBe(2);
+      now += 40 * 3_600_000;
+      await nightly(desk, 19);
+      expect(await made()).toBe(3);
+    });
   });
 });
 

@@ -1,6 +1,6 @@
 import { Path, Rect, Svg, Line as SvgLine } from '@react-pdf/renderer';
-import { create } from 'qrcode';
 import type { Mark as MarkName } from '@/core/crossread/mark';
+import { qrPath } from './qrPath';
 
 export const INK = '#13201a';
 export const SOFT = '#46574e';
@@ -36,14 +36,10 @@ export function MarkShape({ mark, size = 8 }: { mark: MarkName; size?: number })
 
 /** A QR code as a vector. */
 export function QrCode({ text, size }: { text: string; size: number }) {
-  const { modules } = create(text, { errorCorrectionLevel: 'M' });
-  const cells: string[] = [];
-  for (let row = 0; row < modules.size; row++)
-    for (let column = 0; column < modules.size; column++)
-      if (modules.get(row, column)) cells.push(`M${column} ${row} h1 v1 h-1 Z`);
+  const { d, size: modules } = qrPath(text);
   return (
-    <Svg width={size} height={size} viewBox={`-2 -2 ${modules.size + 4} ${modules.size + 4}`}>
-      <Path d={cells.join(' ')} fill={INK} />
+    <Svg width={size} height={size} viewBox={`-2 -2 ${modules + 4} ${modules + 4}`}>
+      <Path d={d} fill={INK} />
     </Svg>
   );
 }

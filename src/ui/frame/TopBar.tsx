@@ -17,7 +17,7 @@ const VIEWS = [
     href: '/releases',
     name: 'Records',
     key: 'r',
-    owns: (path: string) => /^\/(releases|schemes|charts|checks|rules|house)/.test(path),
+    owns: (path: string) => /^\/(releases|schemes|charts|checks|rules|house|keeping)/.test(path),
   },
   { href: '/seen', name: 'Seen codes', key: 'e', owns: (path: string) => path.startsWith('/seen') },
 ];

@@ -9,6 +9,7 @@ const TABS = [
   { href: '/checks', name: 'Checks' },
   { href: '/rules', name: 'House rules' },
   { href: '/house', name: 'The house' },
+  { href: '/keeping', name: 'Keeping' },
 ];
 
 /** The kinds of record that the desk keeps, above their lists. */

@@ -1,0 +1,216 @@
+'use client';
+import { type FormEvent, type ReactNode, useEffect, useState } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { formatDay } from '@/core/dates/day';
+import { spacedKeyName } from '@/core/trust/statements';
+import { Button, Key } from '../controls/Button';
+import { TextField } from '../controls/TextField';
+import { useInstant } from '../house/House';
+import { RecordTabs } from '../records/RecordTabs';
+import { post, request } from '../request';
+import { ageWords } from './ageWords';
+import type { Keeping } from './keeping';
+
+const POLL_MS = 500;
+
+function Part({ title, children }: { title: string; children: ReactNode }) {
+  return (
+    <section className="grid content-start gap-2 border-t pt-3">
+      <h2 className="text-[15px] font-semibold">{title}</h2>
+      {children}
+    </section>
+  );
+}
+
+/** How the desk is kept: its backups, whether all of it holds, and what it signs. */
+export function KeepingView({ first }: { first: Keeping }) {
+  const [state, setState] = useState(first);
+  const [trouble, setTrouble] = useState('');
+  const [label, setLabel] = useState('');
+  const [publicKey, setPublicKey] = useState('');
+  const formatInstant = useInstant();
+  const { running, newest, folder, checked, anchor, key, known, clock, now } = state;
+
+  const send = async (body: object) => {
+    setTrouble('');
+    try {
+      setState(await post<Keeping>('/api/keeping', body));
+      return true;
+    } catch (error) {
+      setTrouble((error as Error).message);
+      return false;
+    }
+  };
+  useEffect(() => {
+    if (!running) return;
+    const timer = setTimeout(() => {
+      request<Keeping>('/api/keeping').then(setState, (error) => setTrouble((error as Error).message));
+    }, POLL_MS);
+    return () => clearTimeout(timer);
+  }, [running]);
+  useHotkeys('b', () => void (folder && !running && send({ begin: 'backup' })));
+  useHotkeys('x', () => void (!running && send({ begin: 'check' })));
+  const trust = async (event: FormEvent) => {
+    event.preventDefault();
+    if (!(await send({ publicKey, label }))) return;
+    setLabel('');
+    setPublicKey('');
+  };
+  const share = (what: 'backup' | 'check') =>
+    running?.what === what ? (
+      <progress className="w-48 accent-(--accent)" max={1} value={running.share} aria-label={`${what} under way`} />
+    ) : null;
+  const alarm = trouble || state.trouble || clock;
+
+  return (
+    <main className="mx-auto max-w-[1360px] px-5 py-4">
+      <RecordTabs />
+      <h1 className="mb-3 text-lg font-semibold">Keeping</h1>
+      {alarm && (
+        <p role="alert" className="mb-3 max-w-[80ch] text-differs">
+          {alarm}
+        </p>
+      )}
+      <div className="grid gap-x-10 gap-y-6 lg:grid-cols-2">
+        <Part title="Backup">
+          {folder ? (
+            <p>
+              {newest ? (
+                <>
+                  The newest was made {ageWords(newest.madeAt, now)}: {newest.cases.toLocaleString('en')} cases,{' '}
+                  {newest.photographs.toLocaleString('en')} photographs.
+                </>
+              ) : (
+                <span className="text-differs">None was made yet.</span>
+              )}
+            </p>
+          ) : (
+            <p className="max-w-[60ch] text-differs">
+              Nothing is backed up: no folder is set. Start the desk with <code>PINPRICK_BACKUP</code> naming one, on
+              another disk.
+            </p>
+          )}
+          {folder && (
+            <p className="text-[13px] text-soft">
+              Every night to <code className="break-all">{folder}</code>, kept for {state.keepDays} days. Each is read
+              again before it counts.
+            </p>
+          )}
+          <div className="flex items-center gap-3">
+            <Button disabled={!folder || running !== null} onClick={() => void send({ begin: 'backup' })}>
+              Back up now <Key>b</Key>
+            </Button>
+            {share('backup')}
+          </div>
+        </Part>
+        <Part title="Whether all of it holds">
+          {checked ? (
+            <>
+              <p role="status">
+                {checked.found.problems.length === 0 ? 'All of it holds' : 'Not all of it holds'}, looked at{' '}
+                {ageWords(checked.at, now)}: {checked.found.cases.toLocaleString('en')} cases with{' '}
+                {checked.found.events.toLocaleString('en')} entries, {checked.found.documents.toLocaleString('en')}{' '}
+                documents, {checked.found.photographs.toLocaleString('en')} photographs,{' '}
+                {checked.found.days.toLocaleString('en')} signed {checked.found.days === 1 ? 'day' : 'days'}.
+              </p>
+              <ul className="max-h-64 overflow-auto">
+                {checked.found.problems.map((sentence) => (
+                  <li key={sentence} className="border-b py-1 text-differs">
+                    {sentence}
+                  </li>
+                ))}
+              </ul>
+              {checked.found.notVouchedFor.length > 0 && (
+                <p className="text-[13px] text-soft">
+                  Verdicts from elsewhere that nobody known here vouches for: {checked.found.notVouchedFor.join('; ')}.
+                </p>
+              )}
+            </>
+          ) : (
+            <p className="text-soft">Not looked at since the desk was started.</p>
+          )}
+          <div className="flex items-center gap-3">
+            <Button disabled={running !== null} onClick={() => void send({ begin: 'check' })}>
+              Look at everything <Key>x</Key>
+            </Button>
+            {share('check')}
+          </div>
+        </Part>
+        <Part title="What the desk held, signed">
+          {anchor ? (
+            <div className="flex gap-5">
+              <svg
+                viewBox={`-2 -2 ${anchor.code.size + 4} ${anchor.code.size + 4}`}
+                className="size-32 shrink-0 bg-white"
+                role="img"
+                aria-label="The same as a QR code"
+              >
+                <path d={anchor.code.d} fill="#13201a" />
+              </svg>
+              <div className="grid content-start gap-1">
+                <p>
+                  The end of {formatDay(anchor.day)}, over {anchor.cases.toLocaleString('en')} cases:
+                </p>
+                <p className="font-mono text-[13px] break-all">{anchor.root}</p>
+                <p className="max-w-[56ch] text-[13px] text-soft">
+                  Keep it where nobody at the desk can change it: on paper, with a partner. Whoever has it can prove
+                  that nothing of that day or before was rewritten since.
+                </p>
+                <div>
+                  <Button
+                    look="quiet"
+                    className="-ml-3"
+                    onClick={() => void navigator.clipboard?.writeText(anchor.text)}
+                  >
+                    Copy it
+                  </Button>
+                </div>
+              </div>
+            </div>
+          ) : (
+            <p className="text-soft">No day has ended yet.</p>
+          )}
+        </Part>
+        <Part title="Keys">
+          <p>
+            This desk signs with <span className="font-mono">{spacedKeyName(key.name)}</span>.
+          </p>
+          <p className="font-mono text-[13px] break-all text-soft">{key.publicKey}</p>
+          {known.length > 0 && (
+            <ul className="border-t">
+              {known.map((each) => (
+                <li key={each.name} className="flex justify-between gap-4 border-b py-1">
+                  <span>{each.label}</span>
+                  <span className="font-mono text-soft">{spacedKeyName(each.name)}</span>
+                </li>
+              ))}
+            </ul>
+          )}
+          <form onSubmit={trust} className="flex flex-wrap items-end gap-3">
+            <TextField
+              label="Another desk"
+              value={label}
+              maxLength={80}
+              onChange={({ target }) => setLabel(target.value)}
+            />
+            <TextField
+              label="Its public key"
+              wide
+              className="font-mono"
+              value={publicKey}
+              maxLength={60}
+              onChange={({ target }) => setPublicKey(target.value)}
+            />
+            <Button type="submit" disabled={label.trim() === '' || publicKey.trim() === ''}>
+              Add the key
+            </Button>
+          </form>
+          <p className="text-[13px] text-soft">
+            {newest ? `The key is not in a backup; keep it apart: pinprick key --to FILE. ` : ''}As of{' '}
+            {formatInstant(now)}.
+          </p>
+        </Part>
+      </div>
+    </main>
+  );
+}
