@@ -99,15 +99,17 @@ test('so do bad records, rules, cases and imports', async ({ page }) => {
   const exported = (await (await page.request.get('/api/cases/PP-0401/export')).json()) as Folder;
   const record = (change: object) => ({ kind: 'release', body: { ...release, id: 'bad', ...change } });
   const rules = grounds.houseRules.body as { losses: object; priors: object };
+  const edited = (change: object) => ({ rules: { ...rules, ...change }, from: grounds.houseRules.revision });
   const table: [path: string, body: unknown, status: number, sentence: RegExp][] = [
     ['/api/records', record({ sizes: [size, size] }), 400, /is listed twice/],
     ['/api/records', record({ sizes: [{ ...size, gtin: '9521204100065' }] }), 400, /should end in 4/],
     ['/api/records', record({ chart: 'nowhere' }), 400, /size chart “nowhere”/],
     ['/api/records', record({ maker: 'nobody' }), 400, /“nobody” is not in the records/],
-    ['/api/rules', { ...rules, losses: { ...rules.losses, acceptCounterfeit: -5 } }, 400, /has to be above 0/],
-    ['/api/rules', { ...rules, priors: { ...rules.priors, 'walk-in': 0 } }, 400, /has to be above 0/],
-    ['/api/rules', { ...rules, required: { footwear: ['nope'] } }, 400, /has no such check/],
-    ['/api/rules', [], 400, /is no record of fields/],
+    ['/api/rules', edited({ losses: { ...rules.losses, acceptCounterfeit: -5 } }), 400, /has to be above 0/],
+    ['/api/rules', edited({ priors: { ...rules.priors, 'walk-in': 0 } }), 400, /has to be above 0/],
+    ['/api/rules', edited({ required: { footwear: ['nope'] } }), 400, /has no such check/],
+    ['/api/rules', { rules: [], from: 1 }, 400, /is no record of fields/],
+    ['/api/rules', { ...edited({}), from: 0 }, 409, /meanwhile/],
     ['/api/cases', { caseId: 5, query: {}, circumstances: 'x' }, 400, /needs the text/],
     ['/api/cases', { ...opening, kind: 'spaceship' }, 404, /no kind “spaceship”/],
     ['/api/cases', { ...opening, query: 'cut \ud83d' }, 400, /half of a character/],

@@ -135,6 +135,12 @@ export function prepare(data, ...options) {
   });
 }
 
+const LOOPBACK = ['127.0.0.1', '::1', 'localhost'];
+const WIDE = `
+Whoever reaches ${HOST} on the network can look at everything and write under any name on the roster, and what is
+sent can be read on the way. Put a proxy with TLS and a sign-in of its own before it, let the desk listen to
+127.0.0.1, and name the proxy’s address in PINPRICK_NAMES.`;
+
 /** Start the server and print its address once it answers; ends when the server does. */
 export async function serve(port, data) {
   const server = spawn(process.execPath, [bin('next/dist/bin/next'), 'start', '-H', HOST, '-p', String(port)], {
@@ -146,12 +152,14 @@ export async function serve(port, data) {
   server.on('exit', (code, signal) => process.exit(signal ? 0 : (code ?? 0)));
   const address = `http://${HOST}:${port}`;
   for (let attempt = 0; attempt < 150; attempt++) {
+    // A server that answers with a fault of its own is not running.
     const answers = await fetch(address, { redirect: 'manual' }).then(
-      () => true,
+      ({ status }) => status < 500,
       () => false,
     );
     if (answers) {
       console.log(`\nPinprick is at ${address}\nIts data is in ${data}. Ctrl+C ends it.`);
+      if (!LOOPBACK.includes(HOST)) console.log(WIDE);
       return;
     }
     await new Promise((resolve) => setTimeout(resolve, 200));

@@ -329,8 +329,8 @@ export async function fillDemo(desk: Desk, { history = true }: { history?: boole
     ...RELEASES.map((body) => ({ kind: 'release' as const, body })),
     { kind: 'roster' as const, body: ROSTER },
   ]);
-  const { rules } = await readHouseRules(demo);
-  await saveHouseRules(demo, { ...rules, house: HOUSE });
+  const { rules, revision } = await readHouseRules(demo);
+  await saveHouseRules(demo, { ...rules, house: HOUSE }, revision);
   if (history) await fillHistory(demo, RELEASES, DEMO_TODAY, world.moveTo);
   // Numbers are given in the order of opening, so the oldest item comes first.
   const plans = [...CASE_PLANS].sort((a, b) => b.daysAgo - a.daysAgo);

@@ -7,7 +7,7 @@ import type { HouseRules } from '@/core/judgement/houseRules';
 import type { TellStatistics } from '@/core/judgement/statistics';
 import type { Revision } from '@/core/releases/release';
 import { listConfirmed } from '@/store/confirmedCases';
-import { listDocuments, readDocument } from '@/store/documents';
+import { listDocuments, readDocument, readRevision } from '@/store/documents';
 import type { Desk } from './desk';
 import { HOUSE_RULES_ID } from './grounds';
 import { agreements } from './opinions';
@@ -60,16 +60,29 @@ export async function readCheckRecords(desk: Desk, kind: string): Promise<CheckR
 /**
  * Keep an edited check, or a new one, of a kind of goods, and learn anew with what it states.
  *
- * @throws Refusal with a sentence where it is unsound; nothing is kept then
+ * @param from the revision of the kind that the editor began with: what others did to other checks since stays
+ * @throws Refusal with a sentence where it is unsound, or somebody else kept this check meanwhile; nothing is kept then
  */
-export async function saveCheck(desk: Desk, kind: string, check: CheckDefinition): Promise<{ revision: number }> {
+export async function saveCheck(
+  desk: Desk,
+  kind: string,
+  check: CheckDefinition,
+  from: number,
+): Promise<{ revision: number }> {
   const problem = formatProblem('check', check);
   if (problem) throw new Refusal('invalid', problem);
   const definition = await readKind(desk, kind);
   const { checks } = definition.body;
-  const known = checks.some(({ id }) => id === check.id);
-  const next = known ? checks.map((each) => (each.id === check.id ? check : each)) : [...checks, check];
-  await saveRecords(desk, [{ kind: 'kind', body: { ...definition.body, checks: next } as KindDefinition }]);
+  const began = await readRevision<KindDefinition>(desk.store, 'kind', kind, from);
+  const own = ({ id }: CheckDefinition) => id === check.id;
+  if (!began || JSON.stringify(began.body.checks.find(own)) !== JSON.stringify(checks.find(own)))
+    throw new Refusal(
+      'conflict',
+      `Somebody kept another version of “${check.name}” meanwhile. Copy what you changed, load the page again and enter it there.`,
+    );
+  const next = checks.some(own) ? checks.map((each) => (own(each) ? check : each)) : [...checks, check];
+  const body = { ...definition.body, checks: next } as KindDefinition;
+  await saveRecords(desk, [{ kind: 'kind', body, from: definition.revision }]);
   await relearnAsStated(desk, kind);
   return { revision: (await readDocument(desk.store, 'kind', kind))?.revision ?? 1 };
 }

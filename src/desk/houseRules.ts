@@ -12,6 +12,8 @@ import { HOUSE_RULES_ID } from './grounds';
 import { Refusal } from './refusal';
 import { checksOfKind, relearn } from './truths';
 
+export type { HouseRules } from '@/core/judgement/houseRules';
+
 const LAST = 100;
 
 /** What a change of the house rules would have done. */
@@ -73,8 +75,13 @@ export async function previewRules(desk: Desk, edited: HouseRules): Promise<Rule
   return { before, after, changed, warnings: ruleWarnings(edited, after) };
 }
 
-/** Keep edited house rules as a new revision, and learn anew where they say so. */
-export async function saveHouseRules(desk: Desk, edited: HouseRules): Promise<{ revision: number }> {
+/**
+ * Keep edited house rules as a new revision, and learn anew where they say so.
+ *
+ * @param from the revision that the editor began with
+ * @throws Refusal where they are unsound, or somebody else kept other rules meanwhile
+ */
+export async function saveHouseRules(desk: Desk, edited: HouseRules, from: number): Promise<{ revision: number }> {
   sound(edited);
   if (edited.id !== HOUSE_RULES_ID) throw new Refusal('invalid', 'These are the rules of no house here.');
   const checks = await checksByKind(desk);
@@ -84,6 +91,12 @@ export async function saveHouseRules(desk: Desk, edited: HouseRules): Promise<{ 
   }
   const kinds = await listKinds(desk);
   return desk.store.write(async (transaction) => {
+    const newest = (await readDocument(desk.store, 'house-rules', HOUSE_RULES_ID, transaction))?.revision;
+    if (newest !== from)
+      throw new Refusal(
+        'conflict',
+        `Somebody kept revision ${newest} of the house rules meanwhile. Copy what you changed, load the page again and enter it there.`,
+      );
     const kept = await saveDocument(desk.store, 'house-rules', edited, desk.now(), transaction);
     for (const { id } of kinds) {
       const statistics = await readDocument<TellStatistics>(desk.store, 'statistics', id, transaction);

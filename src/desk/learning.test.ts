@@ -131,7 +131,8 @@ describe('house rules', () => {
   it('are kept as a revision, and statistics are learned anew with them', async () => {
     const { rules, revision } = await readHouseRules(at.desk);
     const before = await readDocument<TellStatistics>(at.desk.store, 'statistics', 'footwear');
-    await saveHouseRules(at.desk, { ...rules, halfLifeMonths: 1 });
+    await saveHouseRules(at.desk, { ...rules, halfLifeMonths: 1 }, revision);
+    await expect(saveHouseRules(at.desk, { ...rules, halfLifeMonths: 2 }, revision)).rejects.toThrow(/meanwhile/);
     expect((await readHouseRules(at.desk)).revision).toBe(revision + 1);
     const after = await readDocument<TellStatistics>(at.desk.store, 'statistics', 'footwear');
     expect(after?.body.counterfeit).toBeLessThan(before?.body.counterfeit ?? 0);
@@ -140,13 +141,21 @@ describe('house rules', () => {
 
 describe('an edited check', () => {
   it('is kept where it is sound, and refused with a sentence where it is not', async () => {
-    const { records } = await readCheckRecords(at.desk, 'footwear');
+    const { records, revision: from } = await readCheckRecords(at.desk, 'footwear');
     const check = records.find((each) => each.check.id === 'box.corners')?.check as CheckDefinition;
-    const { revision } = await saveCheck(at.desk, 'footwear', { ...check, c: 0.5 });
-    expect(revision).toBe(2);
-    await expect(saveCheck(at.desk, 'footwear', { ...check, g: 0.6, c: 0.5 })).rejects.toThrow(/tells nothing/);
-    await expect(saveCheck(at.desk, 'footwear', { ...check, seconds: -1 })).rejects.toThrow(/seconds/);
-    await expect(saveCheck(at.desk, 'footwear', { ...check, after: ['box.corners'] })).rejects.toThrow(/circle/);
+    const { revision } = await saveCheck(at.desk, 'footwear', { ...check, c: 0.5 }, from);
+    expect(revision).toBe(from + 1);
+    // Who began before that would undo it; another check may be kept from there all the same.
+    await expect(saveCheck(at.desk, 'footwear', { ...check, c: 0.4 }, from)).rejects.toThrow(/meanwhile/);
+    const other = records.find((each) => each.check.id === 'label.print')?.check as CheckDefinition;
+    await saveCheck(at.desk, 'footwear', { ...other, c: 0.5 }, from);
+    await expect(saveCheck(at.desk, 'footwear', { ...check, g: 0.6, c: 0.5 }, revision)).rejects.toThrow(
+      /tells nothing/,
+    );
+    await expect(saveCheck(at.desk, 'footwear', { ...check, seconds: -1 }, revision)).rejects.toThrow(/seconds/);
+    await expect(saveCheck(at.desk, 'footwear', { ...check, after: ['box.corners'] }, revision)).rejects.toThrow(
+      /circle/,
+    );
   });
 });
 

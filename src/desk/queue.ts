@@ -2,6 +2,7 @@ import type { CaseSummary } from '@/core/judgement/caseSummary';
 import { countCases, listCases } from '@/store/cases';
 import type { CaseRow } from '@/store/tables';
 import type { Desk } from './desk';
+import { settled } from './summary';
 
 /** A line of the queue. */
 export interface QueueLine extends CaseSummary {
@@ -68,8 +69,9 @@ export async function readQueue(desk: Desk, who: string | null, { shelf, page }:
   const pages = Math.max(1, Math.ceil(counts[shelf] / PER_PAGE));
   const at = Math.min(Math.max(1, page), pages);
   const done = await listCases(desk.store, shelf, { limit: PER_PAGE, offset: (at - 1) * PER_PAGE });
-  const lines = (rows: CaseRow[]) => rows.map((row) => blinded(toLine(row), who));
-  return { open: lines(open), done: lines(done), shelf, page: at, pages, counts };
+  const lines = (rows: CaseRow[]) =>
+    Promise.all(rows.map(async (row) => blinded(toLine(await settled(desk, row)), who)));
+  return { open: await lines(open), done: await lines(done), shelf, page: at, pages, counts };
 }
 
 const FOUND_LIMIT = 8;
@@ -79,11 +81,12 @@ export async function findCases(desk: Desk, query: string, who: string | null): 
   const rows = await Promise.all((['open', 'sealed', 'closed'] as const).map((state) => listCases(desk.store, state)));
   const plain = (text: string) => text.toUpperCase().replace(/[^\p{L}\p{N}]+/gu, '');
   const wanted = plain(query);
-  return rows
+  const found = rows
     .flat()
-    .map((row) => blinded(toLine(row), who))
-    .filter(({ number, title, colourName, styleCode }) =>
-      plain(`${number} ${title} ${colourName} ${styleCode}`).includes(wanted),
-    )
+    .filter((row) => {
+      const { number, title, colourName, styleCode } = toLine(row);
+      return plain(`${number} ${title} ${colourName} ${styleCode}`).includes(wanted);
+    })
     .slice(0, FOUND_LIMIT);
+  return Promise.all(found.map(async (row) => blinded(toLine(await settled(desk, row)), who)));
 }

@@ -1,11 +1,12 @@
 import type { Transaction } from 'sequelize';
-import type { CaseEvent, NewEvent } from '@/core/casefile/event';
+import type { CaseEvent, EventType, NewEvent } from '@/core/casefile/event';
 import { advance, fold, refusal } from '@/core/casefile/fold';
 import { verifyChain } from '@/core/casefile/hash';
 import { MOST_EVENTS } from '@/core/casefile/logProblem';
 import { formatProblem } from '@/core/formats/validate';
 import { changesGrounds } from '@/core/judgement/grounds';
 import { appendEvents, caseOfEvent, findCase, readEvents } from '@/store/cases';
+import type { CaseRow } from '@/store/tables';
 import { chainEvent } from './chainEvent';
 import type { Desk } from './desk';
 import { complete } from './events';
@@ -14,13 +15,24 @@ import { keepOpinion } from './opinions';
 import { invalid, Refusal } from './refusal';
 import { enterCodes, meetings, noticeElsewhere } from './register';
 import { requireChecker } from './roster';
-import { projectionRow } from './summary';
+import { projectionRow, settleSoon } from './summary';
 import { closeYesterday } from './trust/closeDays';
 import { signEvents } from './trust/signEvents';
 import { learnFrom } from './truths';
 
 /** So many events are made by no hand. */
 const MOST_AT_ONCE = 500;
+
+/** Most of what is entered; the register is not asked about it. */
+const SAY_NOTHING_OF_CODES = new Set<EventType>([
+  'findingRecorded',
+  'findingExcused',
+  'findingWithdrawn',
+  'photoAdded',
+  'photoWithdrawn',
+  'opinionAsked',
+  'opinionGiven',
+]);
 
 export interface RecordCommand {
   number: string;
@@ -66,7 +78,8 @@ export async function recordEvents(desk: Desk, command: RecordCommand): Promise<
   if (new Set(events.map(({ id }) => id)).size < events.length)
     throw invalid('Two of the events have the same id. Nothing was kept.');
   await requireChecker(desk, command.by);
-  return desk.store.write(async (transaction) => {
+  let kept: CaseRow | null = null;
+  const recorded = await desk.store.write(async (transaction) => {
     await closeYesterday(desk, transaction);
     const row = await findCase(desk.store, { number: command.number }, transaction);
     if (!row) throw new Refusal('notFound', `There is no case ${command.number}.`);
@@ -74,13 +87,13 @@ export async function recordEvents(desk: Desk, command: RecordCommand): Promise<
     const intact = verifyChain(row.id, log);
     if (!intact.intact)
       throw new Refusal('forbidden', `The log of ${row.number} was tampered with: ${intact.sentence}`);
-    const kept = await eventsAlreadyKept(desk, row.id, command.events, transaction);
-    const fresh = command.events.filter((event) => !kept.has(event.id));
+    const known = await eventsAlreadyKept(desk, row.id, command.events, transaction);
+    const fresh = command.events.filter((event) => !known.has(event.id));
     if (fresh.length === 0)
       return log.slice(
         Math.min(
           command.expectedSeq,
-          log.findIndex(({ id }) => kept.has(id)),
+          log.findIndex(({ id }) => known.has(id)),
         ),
       );
     const since = log.slice(command.expectedSeq);
@@ -105,13 +118,16 @@ export async function recordEvents(desk: Desk, command: RecordCommand): Promise<
       if (changesGrounds(event.type)) grounds = await loadGrounds(desk.store, file, transaction);
       added.push(chained);
     }
-    const changed = await enterCodes(desk, file, grounds, transaction);
-    for (const event of await meetings(desk, file, transaction)) {
+    const codes = fresh.some(({ type }) => !SAY_NOTHING_OF_CODES.has(type));
+    const changed = codes ? await enterCodes(desk, file, grounds, transaction) : [];
+    for (const event of codes ? await meetings(desk, file, transaction) : []) {
       const chained = chainEvent(file, event, desk.now(), command.by);
       file = advance(file, chained);
       added.push(chained);
     }
-    await appendEvents(desk.store, projectionRow(file, row.number, grounds), added, transaction);
+    const next = projectionRow(file, row.number, grounds, { before: row });
+    await appendEvents(desk.store, next, added, transaction);
+    kept = next;
     await signEvents(desk, row.id, added, transaction);
     if (fresh.some(({ type }) => type === 'truthConfirmed')) await learnFrom(desk, file, grounds, transaction);
     for (const event of added)
@@ -119,4 +135,6 @@ export async function recordEvents(desk: Desk, command: RecordCommand): Promise<
     await noticeElsewhere(desk, file, changed, command.by, transaction);
     return [...since, ...added];
   });
+  if (kept) settleSoon(desk, kept);
+  return recorded;
 }

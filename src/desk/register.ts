@@ -108,7 +108,7 @@ export async function noticeElsewhere(
     });
     if (added.length === 0) continue;
     const grounds = await loadGrounds(desk.store, file, transaction);
-    await appendEvents(desk.store, projectionRow(file, row.number, grounds), added, transaction);
+    await appendEvents(desk.store, projectionRow(file, row.number, grounds, { before: row }), added, transaction);
   }
 }
 

@@ -78,6 +78,15 @@ export async function highestNumber({ sequelize }: Store, transaction: Transacti
   return (rows as { highest: number | null }[])[0]?.highest ?? 0;
 }
 
+/** Renew what the queue shows of a case, unless something was added to it since. */
+export async function setSummary(
+  { tables }: Store,
+  { id, seq, summary }: Pick<CaseRow, 'id' | 'seq' | 'summary'>,
+  transaction: Transaction,
+): Promise<void> {
+  await tables.cases.update({ summary }, { where: { id, seq }, transaction });
+}
+
 /** Append events and renew the projection row, in the caller's transaction. */
 export async function appendEvents(
   { tables }: Store,

@@ -34,6 +34,17 @@ export async function readDocument<T>(
   return row ? toRevision<T>(row as unknown as DocumentRow) : null;
 }
 
+/** One revision of a document; null where there is none. */
+export async function readRevision<T>(
+  { tables }: Store,
+  kind: DocumentKind,
+  id: string,
+  revision: number,
+): Promise<Revision<T> | null> {
+  const row = await tables.documents.findOne({ where: { kind, id, revision }, raw: true });
+  return row ? toRevision<T>(row as unknown as DocumentRow) : null;
+}
+
 /** The very document that a pin names, this desk's own or one that came with an imported case. */
 export async function readPinned<T>(
   { tables }: Store,

@@ -74,7 +74,9 @@ export async function openStore(directory: string): Promise<Store> {
 
   // SQLite has one writer. Waiting here, in order, is kinder than failing on a lock.
   let last: Promise<unknown> = Promise.resolve();
+  let closing = false;
   const write: Store['write'] = (change) => {
+    if (closing) return Promise.reject(new StoreProblem('The desk is being closed; nothing more is kept.'));
     const turn = last.then(() =>
       sequelize.transaction({ type: Transaction.TYPES.IMMEDIATE }, async (transaction) => {
         await sequelize.query(`PRAGMA busy_timeout = ${BUSY_TIMEOUT_MS}`, { transaction });
@@ -86,6 +88,8 @@ export async function openStore(directory: string): Promise<Store> {
   };
   const reads = prepareReads(sequelize);
   const close = async () => {
+    closing = true;
+    await last;
     await reads.finalize();
     await sequelize.close();
   };

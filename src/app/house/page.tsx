@@ -4,5 +4,5 @@ import { theDesk } from '../desk';
 
 export default async function HousePage() {
   const { rules, revision } = await readHouseRules(await theDesk());
-  return <HouseView key={revision} rules={rules} zones={Intl.supportedValuesOf('timeZone')} />;
+  return <HouseView key={revision} rules={rules} revision={revision} zones={Intl.supportedValuesOf('timeZone')} />;
 }

@@ -1,9 +1,23 @@
 import type { CaseFile } from '../casefile/caseFile';
 import { type Assessment, assess } from './assess';
 import { type GroundsRevisions, groundsOf } from './grounds';
+import { thresholds } from './houseRules';
+
+/** What a case comes to, as the queue shows it. */
+export interface CaseStanding {
+  /** The event up to which it is worked out. */
+  assessedAt: number;
+  goods: Pick<Assessment['goods'], 'decision' | 'p' | 'interval'>;
+  packaging: Pick<Assessment['packaging'], 'decision' | 'p' | 'interval'>;
+  differing: number;
+  answered: number;
+  open: number;
+  /** The check that the desk suggests next, or null where nothing is left that could tell. */
+  next: string | null;
+}
 
 /** What the queue shows of a case. */
-export interface CaseSummary {
+export interface CaseSummary extends CaseStanding {
   kind: string;
   kindName: string;
   makerName: string | null;
@@ -23,32 +37,40 @@ export interface CaseSummary {
   notices: number;
   /** Second opinions that are waited for, and of whom. */
   asked: { id: string; to: string }[];
-  goods: Pick<Assessment['goods'], 'decision' | 'p' | 'interval'>;
-  packaging: Pick<Assessment['packaging'], 'decision' | 'p' | 'interval'>;
   accept: number;
   reject: number;
-  differing: number;
-  answered: number;
-  open: number;
-  /** The check that the desk suggests next, or null where nothing is left that could tell. */
-  next: string | null;
 }
 
-/** What the queue shows of a case, computed from its log and documents. */
-export function summarise(
+/** Work out what a case comes to. */
+export function standingOf(
   file: CaseFile,
   grounds: GroundsRevisions,
   assessment: Assessment = assess(file, groundsOf(grounds)),
-): CaseSummary {
-  const { goods, packaging, findings, gains, thresholds } = assessment;
+): CaseStanding {
+  const { goods, packaging, findings, gains } = assessment;
   const count = (wanted: (mark: string) => boolean) => findings.filter(({ mark }) => wanted(mark)).length;
-  const release = grounds.release?.body;
   const standing = <T extends { decision: unknown; p: number; interval: [number, number] }>({
     decision,
     p,
     interval,
   }: T) => ({ decision, p, interval }) as Pick<T, 'decision' | 'p' | 'interval'>;
   return {
+    assessedAt: file.seq,
+    goods: standing(goods),
+    packaging: standing(packaging),
+    differing: count((mark) => mark === 'differs' || mark === 'missing'),
+    answered: count((mark) => mark === 'agrees' || mark === 'differs' || mark === 'missing' || mark === 'cantTell'),
+    open: count((mark) => mark === 'open'),
+    next: gains[0]?.finding.check.name ?? null,
+  };
+}
+
+/** What the queue shows of a case: its log and documents, and what they come to. */
+export function summarise(file: CaseFile, grounds: GroundsRevisions, standing: CaseStanding): CaseSummary {
+  const release = grounds.release?.body;
+  const { accept, reject } = thresholds(grounds.houseRules.body.losses);
+  return {
+    ...standing,
     kind: file.kind,
     kindName: grounds.kind.body.name,
     makerName: grounds.maker?.body.name ?? null,
@@ -65,13 +87,7 @@ export function summarise(
     closed: file.closed?.reason ?? null,
     notices: Object.values(file.notices).filter(({ others }) => others.length > 0).length,
     asked: file.opinions.filter(({ given }) => !given).map(({ id, to }) => ({ id, to })),
-    goods: standing(goods),
-    packaging: standing(packaging),
-    accept: thresholds.accept,
-    reject: thresholds.reject,
-    differing: count((mark) => mark === 'differs' || mark === 'missing'),
-    answered: count((mark) => mark === 'agrees' || mark === 'differs' || mark === 'missing' || mark === 'cantTell'),
-    open: count((mark) => mark === 'open'),
-    next: gains[0]?.finding.check.name ?? null,
+    accept,
+    reject,
   };
 }

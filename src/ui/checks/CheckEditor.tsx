@@ -146,7 +146,7 @@ export function CheckEditor({
   const back = release ? `/releases/${release.id}` : `/checks/${kind.id}${kept.id ? `/${kept.id}` : ''}`;
   const keep = () => {
     if (nextRelease) void save('/api/records', { kind: 'release', body: nextRelease, from: revision }, back);
-    else void save('/api/checks', { kind: kind.id, check }, `/checks/${kind.id}/${check.id}`);
+    else void save('/api/checks', { kind: kind.id, check, from: revision }, `/checks/${kind.id}/${check.id}`);
   };
   const percent = (share: number) => Number((share * 100).toFixed(2));
   const worth = (outcome: 'agrees' | 'differs') =>

@@ -16,7 +16,7 @@ interface Form extends Omit<House, 'languages'> {
 }
 
 /** Who the house is: its letters carry it, and its clock is the one that is read. */
-export function HouseView({ rules, zones }: { rules: HouseRules; zones: string[] }) {
+export function HouseView({ rules, revision, zones }: { rules: HouseRules; revision: number; zones: string[] }) {
   const kept = rules.house ?? UNNAMED_HOUSE;
   const { register, watch, handleSubmit, setValue } = useForm<Form>({
     defaultValues: { ...kept, languages: kept.languages.join(', ') },
@@ -34,7 +34,8 @@ export function HouseView({ rules, zones }: { rules: HouseRules; zones: string[]
       .map((each) => each.trim())
       .filter(Boolean);
     try {
-      await post('/api/rules', { ...rules, house: { ...house, languages: list, ...(logo ? { logo } : {}) } });
+      const next = { ...rules, house: { ...house, languages: list, ...(logo ? { logo } : {}) } };
+      await post('/api/rules', { rules: next, from: revision });
       setMessage('Kept. Letters carry it from now on.');
       router.refresh();
     } catch (error) {

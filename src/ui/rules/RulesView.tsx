@@ -100,7 +100,7 @@ export function RulesView({
   }, [rules]);
   const save = async () => {
     try {
-      const { revision: next } = await post<{ revision: number }>('/api/rules', rules);
+      const { revision: next } = await post<{ revision: number }>('/api/rules', { rules, from: revision });
       setWarned(false);
       setMessage(`Kept as revision ${next}. Open cases are held against it from now on.`);
       router.refresh();

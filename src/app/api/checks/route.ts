@@ -6,7 +6,11 @@ import { bodyJson, respond, whoIsAtBench } from '../respond';
 export function POST(request: Request): Promise<Response> {
   return respond(async () => {
     await whoIsAtBench();
-    const { kind, check } = await bodyJson<{ kind: string; check: Parameters<typeof saveCheck>[2] }>(request);
-    return saveCheck(await theDesk(), String(kind), check);
+    const { kind, check, from } = await bodyJson<{
+      kind: string;
+      check: Parameters<typeof saveCheck>[2];
+      from: number;
+    }>(request);
+    return saveCheck(await theDesk(), String(kind), check, Number(from));
   });
 }
