@@ -4,6 +4,7 @@ import { benchChains } from './chains';
 import { benchHand } from './hand';
 import { benchJudgement } from './judgement';
 import { benchLabels } from './labels';
+import { benchLoad } from './load';
 import { benchMatch } from './match';
 import { benchRegister } from './register';
 
@@ -15,6 +16,7 @@ const BENCHES: Record<string, () => void | Promise<void>> = {
   assess: benchAssess,
   judgement: benchJudgement,
   hand: benchHand,
+  load: benchLoad,
 };
 
 const asked = process.argv.slice(2);

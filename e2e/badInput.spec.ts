@@ -70,6 +70,12 @@ const EVENTS: [name: string, of: (folder: Folder) => object, status: number, sen
     /“maybe” is no answer/,
   ],
   [
+    'an opinion asked of nobody here',
+    () => ({ events: [event('opinionAsked', { to: 'nobody', checks: ['label.print'] })] }),
+    400,
+    /“nobody” is not on the roster/,
+  ],
+  [
     'an opinion that nobody asked for',
     () => ({ events: [event('opinionGiven', { asked: randomUUID(), answers: { x: { outcome: 'agrees' } } })] }),
     400,

@@ -1,11 +1,12 @@
 import { invalid, Refusal } from '../refusal';
-import { requireChecker } from '../roster';
+import { checkersAtBench } from '../roster';
 import type { Completion } from './completion';
 
 export const opinionAsked: Completion<'opinionAsked'> = async (event, { desk, file, by }) => {
   const { to, checks } = event.body;
   if (to === by) throw invalid('A second opinion is another person’s.');
-  await requireChecker(desk, to);
+  if (!(await checkersAtBench(desk)).some(({ id }) => id === to))
+    throw invalid(`“${to}” is not on the roster of this bench, so nobody can answer.`);
   const unanswered = checks.find((id) => file.findings[id]?.state !== 'recorded');
   if (unanswered) throw invalid(`“${unanswered}” was not answered yet, so there is nothing to answer again.`);
   return event;
