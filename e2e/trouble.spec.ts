@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { allSaved, expect, press, test, type, visit } from './bench';
+import { allSaved, expect, press, scan, test, type, visit } from './bench';
 
 const field = (page: Page, name: string) => page.getByRole('textbox', { name: new RegExp(`^${name}, `) });
 
@@ -46,6 +46,22 @@ test('what cannot be saved is still there and is saved on the second try', async
   await page.reload();
   await page.getByRole('button', { name: /^Box,/ }).click();
   await expect(page.locator('li[data-check="box.edge"]')).toHaveAttribute('data-mark', 'agrees');
+});
+
+test('a part of the page that cannot be fetched takes nothing with it', async ({ page, context, watch }) => {
+  await visit(page, '/case/PP-0424/codes');
+  // The server is gone, with an entry on its way.
+  await context.route('**/*', (route) => route.abort());
+  await field(page, 'Style code, Box label').fill('AA1111');
+  await press(page, 'Enter');
+  await expect(page.getByRole('alert').filter({ hasText: /not saved/ })).toBeVisible();
+  await press(page, 'Escape', 'Control+k');
+  await expect(page.getByRole('alert').filter({ hasText: 'could not be fetched' })).toBeVisible();
+  await expect(field(page, 'Style code, Box label')).toHaveValue('AA1111');
+  await scan(page, '9521204100064');
+  await expect(page.getByRole('status').filter({ hasText: /not kept, since the desk’s server/ })).toBeVisible();
+  // React tells the browser's console of what the boundary caught.
+  watch.complaints.length = 0;
 });
 
 test('two people on one case: the later one is shown what changed and loses nothing', async ({

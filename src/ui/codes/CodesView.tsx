@@ -43,6 +43,7 @@ export function CodesView({ today, first }: { today: Day; first: CodesReading })
   const [choosing, setChoosing] = useState(false);
   const [allPlaces, setAllPlaces] = useState(false);
   const [proposal, setProposal] = useState<LabelProposal | null>(null);
+  const [unread, setUnread] = useState('');
   const [scan, setScan] = useState<{ text: string } | null>(null);
   const lastCell = useRef<At | null>(null);
   const sealed = file.seal !== null || file.closed !== null;
@@ -71,8 +72,13 @@ export function CodesView({ today, first }: { today: Day; first: CodesReading })
     return true;
   };
   const pasteLabel = async (place: string, text: string) => {
-    const { readLabel } = await import('./readLabel');
-    setProposal(readLabel(text, place, { ...file, facts }, grounds));
+    setUnread('');
+    try {
+      const { readLabel } = await import('./readLabel');
+      setProposal(readLabel(text, place, { ...file, facts }, grounds));
+    } catch {
+      setUnread('The pasted label could not be read: the desk’s server cannot be reached. Paste it again once it can.');
+    }
   };
   const keepLabel = (placed: LabelProposal['placed']) => {
     if (!proposal) return;
@@ -118,9 +124,7 @@ export function CodesView({ today, first }: { today: Day; first: CodesReading })
   const focusRow = at && reading.rows.find((row) => row.fact.id === at.fact);
   const focusCell = at && focusRow?.cells[at.place];
   const nameOfPlace = (id: string) => reading.places.find((place) => place.id === id)?.name ?? id;
-  const refusals = Object.values(drafts)
-    .map(draftProblem)
-    .filter((problem) => problem !== null);
+  const refusals = [unread, ...Object.values(drafts).map(draftProblem)].filter((problem) => problem);
   return (
     <main className="mx-auto max-w-[1360px] px-5 py-4">
       {(!release || choosing) && !sealed && (

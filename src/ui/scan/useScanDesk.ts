@@ -73,8 +73,12 @@ export function useScanDesk({
         return;
       }
       // Loaded with the first scan: what reads codes is large.
-      const { readScan } = await import('./readScan');
-      const { fact, place: where, before } = readScan(raw, at, held, place);
+      const reader = await import('./readScan').catch(() => null);
+      if (!reader) {
+        setSaid(`Scanned ${raw.slice(0, 40)}: not kept, since the desk’s server cannot be reached. Scan it again.`);
+        return;
+      }
+      const { fact, place: where, before } = reader.readScan(raw, at, held, place);
       if (!where) {
         setSaid(`Scanned ${raw.slice(0, 40)}: ${held.kind.name.toLowerCase()} has no place that prints such a code.`);
         return;
