@@ -147,6 +147,8 @@ test('a sealed case is read only until it is reopened with a reason', async ({ p
   await press(page, 'v');
   await expect(page.getByText('Sealed: read only')).toBeVisible();
   await expect(page.getByRole('heading', { name: 'Sealed' })).toBeVisible();
+  // A hand needs a moment to see the page; it hears keys by then.
+  await page.waitForTimeout(500);
   await press(page, 's');
   await expect(page.getByLabel('Reason')).toBeFocused();
   await type(page, 'a second figure came in');

@@ -9,6 +9,12 @@ export interface Beside {
   end(): void;
 }
 
+/** Neither a worker nor the page could do it: its script cannot be fetched now. */
+export class Unfetched extends Error {}
+
+/** So long it is left before it is tried again. */
+export const AGAIN_MS = 2_000;
+
 /** A worker of its own; where it fails, the page does its work. */
 export function startBeside(): Beside {
   const worker = new Worker(new URL('../../workers/case.worker.ts', import.meta.url), { type: 'module' });
@@ -23,7 +29,9 @@ export function startBeside(): Beside {
   });
   failing.catch(() => undefined);
   const here: Beside['work'] = async (grounds, task) => {
-    const { caseWork } = await import('@/workers/caseWork');
+    const { caseWork } = await import('@/workers/caseWork').catch(() => {
+      throw new Unfetched();
+    });
     const own = caseWork();
     own.hold(grounds);
     return task(own);

@@ -3,7 +3,7 @@ import { startTransition, useEffect, useMemo, useRef, useState } from 'react';
 import type { CaseFile } from '@/core/casefile/caseFile';
 import type { Assessment } from '@/core/judgement/assess';
 import type { Grounds } from '@/core/judgement/grounds';
-import { type Beside, startBeside } from './beside';
+import { AGAIN_MS, type Beside, startBeside, Unfetched } from './beside';
 
 /** So few draws give a figure to look at; all of them are done once the hand rests. */
 const AT_ONCE = 40;
@@ -39,19 +39,26 @@ export function useAssessment(
   }, []);
   useEffect(() => {
     let current = true;
-    const work = (draws?: number) =>
+    let timer: ReturnType<typeof setTimeout>;
+    const work = (draws?: number) => {
       beside.current
         ?.work(basis.grounds, (at) => at.assess(basis.file, draws))
         .then(
           (assessment) => {
             if (current) startTransition(() => setKnown({ of: basis, assessment, settled: draws === undefined }));
           },
-          (error) => current && setFault(error),
+          (error) => {
+            if (!current) return;
+            // What was known stands, and cannot be sealed, until it can be worked out again.
+            if (error instanceof Unfetched) timer = setTimeout(work, AGAIN_MS);
+            else setFault(error);
+          },
         );
-    if (begun.current !== basis) void work(AT_ONCE);
+    };
+    if (begun.current !== basis) work(AT_ONCE);
     begun.current = basis;
     // A hand that answers quickly is not followed step by step.
-    const timer = setTimeout(() => void work(), REST_MS);
+    timer = setTimeout(work, REST_MS);
     return () => {
       current = false;
       clearTimeout(timer);

@@ -4,7 +4,7 @@ import type { CaseFile } from '@/core/casefile/caseFile';
 import type { Day } from '@/core/dates/day';
 import type { CodesReading } from '@/core/judgement/codesReading';
 import type { Grounds } from '@/core/judgement/grounds';
-import { type Beside, startBeside } from '../casebook/beside';
+import { AGAIN_MS, type Beside, startBeside, Unfetched } from '../casebook/beside';
 
 /**
  * What is printed with what is being typed, cross-read beside the page. Of keys that come faster than they are read,
@@ -51,10 +51,14 @@ export function useCrossReading(
         if (beside.current !== at) return;
         startTransition(() => setKnown(read));
       } catch (error) {
-        setFault(error as Error);
+        if (error instanceof Unfetched) {
+          // What was read stands until it can be read again.
+          wanted.current ??= next;
+          await new Promise((done) => setTimeout(done, AGAIN_MS));
+        } else setFault(error as Error);
       }
       busy.current = false;
-      void readNewest();
+      if (beside.current === at) void readNewest();
     };
     wanted.current = basis;
     void readNewest();
