@@ -6,10 +6,9 @@ import { checkKind, releaseProblems } from '@/core/checks/checkKind';
 import { checksFor } from '@/core/checks/findings';
 import { formatWeight } from '@/core/judgement/sentences';
 import type { Release } from '@/core/releases/release';
-import { Button, Key } from '../controls/Button';
+import { Key } from '../controls/Button';
 import { LabelledChoice } from '../controls/LabelledChoice';
 import { NumberField } from '../controls/NumberField';
-import { RemoveButton } from '../controls/RemoveButton';
 import { TextArea } from '../controls/TextArea';
 import { TextField } from '../controls/TextField';
 import { CheckGuide } from '../inspect/CheckGuide';
@@ -20,7 +19,8 @@ import { SaveNotice } from '../records/SaveNotice';
 import { useSaveRecord } from '../records/useSaveRecord';
 import { AnswerEditor } from './AnswerEditor';
 import { tidyCheck, unfilled } from './blankCheck';
-import { checkOfJson } from './checkOfJson';
+import { CheckJson } from './CheckJson';
+import { Disagreeing } from './Disagreeing';
 import { DrawingEditor } from './DrawingEditor';
 import { VariantEditor } from './VariantEditor';
 import { WhenEditor } from './WhenEditor';
@@ -38,71 +38,6 @@ function Part({ title, children }: { title: string; children: ReactNode }) {
       <h2 className="border-b pb-1 text-[15px] font-semibold">{title}</h2>
       {children}
     </section>
-  );
-}
-
-/** Those who found otherwise, each with where it comes from. */
-function Disagreeing({
-  list,
-  onChange,
-}: {
-  list: NonNullable<CheckDefinition['disagree']>;
-  onChange: (list: NonNullable<CheckDefinition['disagree']>) => void;
-}) {
-  const set = (at: number, change: Partial<(typeof list)[number]>) =>
-    onChange(list.map((each, i) => (i === at ? { ...each, ...change } : each)));
-  return (
-    <div className="grid gap-2">
-      {list.map(({ note, source }, i) => (
-        // biome-ignore lint/suspicious/noArrayIndexKey: a note has no name of its own while it is written
-        <div key={i} className="flex flex-wrap items-end gap-2">
-          <TextField
-            label="somebody found otherwise"
-            wide
-            value={note}
-            maxLength={300}
-            onChange={({ target }) => set(i, { note: target.value })}
-          />
-          <TextField
-            label="source"
-            className="w-48"
-            value={source}
-            maxLength={200}
-            onChange={({ target }) => set(i, { source: target.value })}
-          />
-          <RemoveButton label={`Remove note ${i + 1}`} onClick={() => onChange(list.filter((_, at) => at !== i))} />
-        </div>
-      ))}
-      <div>
-        <Button onClick={() => onChange([...list, { note: '', source: '' }])}>Add somebody who disagrees</Button>
-      </div>
-    </div>
-  );
-}
-
-/** The whole definition as text, for what is quicker to paste. */
-function AsJson({ check, onChange }: { check: CheckDefinition; onChange: (check: CheckDefinition) => void }) {
-  const [text, setText] = useState<string | null>(null);
-  const [whole, setWhole] = useState(true);
-  return (
-    <details>
-      <summary className="min-h-9 cursor-pointer text-accent">The whole definition as JSON</summary>
-      <textarea
-        aria-label="Definition as JSON"
-        value={text ?? JSON.stringify(check, null, 2)}
-        rows={16}
-        spellCheck={false}
-        onChange={({ target }) => {
-          setText(target.value);
-          const next = checkOfJson(target.value, check);
-          setWhole(next !== null);
-          if (next) onChange(next);
-        }}
-        onBlur={() => whole && setText(null)}
-        className="w-full rounded-sm border border-line bg-sheet px-2 py-1 font-mono text-[13px] outline-none focus:border-accent"
-      />
-      {!whole && <p className="text-differs">This is no whole definition yet; nothing of it counts.</p>}
-    </details>
   );
 }
 
@@ -261,7 +196,7 @@ export function CheckEditor({
           <Part title="Drawing">
             <DrawingEditor drawing={draft.drawing} onChange={(drawing) => set({ drawing })} />
           </Part>
-          <AsJson check={draft} onChange={setDraft} />
+          <CheckJson check={draft} onChange={setDraft} />
         </div>
         <div className="sticky top-4 grid min-w-0 content-start gap-5 self-start max-[1100px]:static max-[1100px]:order-first">
           <SaveNotice wrong={wrong} message={message} failed={failed} />
