@@ -96,8 +96,9 @@ const NIGHT = { from: 1, to: 6 };
  */
 export async function nightly(desk: Desk, hour: number): Promise<void> {
   await anchor(desk);
-  const { folder, newest, running } = await keepingState(desk);
-  if (!folder || running) return;
+  const { folder } = settings();
+  if (!folder || desk.keeper.running) return;
+  const [newest] = await listBackups(folder);
   const age = newest ? Date.parse(desk.now()) - Date.parse(newest.madeAt) : Number.POSITIVE_INFINITY;
   const night = hour >= NIGHT.from && hour < NIGHT.to;
   if (age > (night ? DUE_MS : 1.8 * DUE_MS)) await begin(desk, 'backup');

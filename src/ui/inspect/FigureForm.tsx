@@ -14,19 +14,17 @@ const SLIP = 15;
 /** Go to the field, with the digit that was pressed or with what stands there. */
 export type Begin = (digit?: string) => void;
 
-/** A measured or counted value, left before right; a figure that is far out is asked about once. */
-export function FigureForm({
-  finding,
-  found: { left, measure },
-  blind,
-  begin,
-}: {
+/** What the forms of an answer are given. */
+export interface FormProps {
   finding: Finding;
   found: Found;
-  /** True where nobody may be told what the value would come to. */
+  /** True where nobody may be told what the answer would come to. */
   blind: boolean;
   begin: Ref<Begin>;
-}) {
+}
+
+/** A measured or counted value, left before right; a figure that is far out is asked about once. */
+export function FigureForm({ finding, found: { left, measure }, blind, begin }: FormProps) {
   const { check, nominal, value } = finding;
   const { answer } = check;
   const sides = sidesWords(answer) !== null;

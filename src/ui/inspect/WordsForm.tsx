@@ -1,24 +1,12 @@
 'use client';
-import { type Ref, useImperativeHandle, useRef, useState } from 'react';
-import type { Finding } from '@/core/checks/finding';
+import { useImperativeHandle, useRef, useState } from 'react';
 import { outcomeOf } from '@/core/checks/outcome';
 import { Button, Key } from '../controls/Button';
 import { MarkSign } from '../marks/MarkSign';
-import type { Begin } from './FigureForm';
-import type { Found } from './useFound';
+import type { FormProps } from './FigureForm';
 
 /** What stands there, in its own words. */
-export function WordsForm({
-  finding,
-  found,
-  blind,
-  begin,
-}: {
-  finding: Finding;
-  found: Found;
-  blind: boolean;
-  begin: Ref<Begin>;
-}) {
+export function WordsForm({ finding, found, blind, begin }: FormProps) {
   const { check } = finding;
   const { answer } = check;
   const [text, setText] = useState(blind ? '' : (finding.text ?? ''));
