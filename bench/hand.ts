@@ -2,6 +2,7 @@ import { spawn, spawnSync } from 'node:child_process';
 import { existsSync } from 'node:fs';
 import { resolve } from 'node:path';
 import { chromium, type Page } from '@playwright/test';
+import { cookieOf } from '../e2e/signIn';
 import { bar } from './bar';
 
 const PORT = 4397;
@@ -115,7 +116,8 @@ export async function benchHand(): Promise<void> {
   try {
     for (let run = 0; run < RUNS; run++) {
       const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
-      await context.addCookies([{ name: 'pinprick-checker', value: 'isolde-varr', url: HOME }]);
+      const [name = '', value = ''] = (await cookieOf(HOME, 'isolde-varr')).split('=');
+      await context.addCookies([{ name, value, url: HOME }]);
       await context.addInitScript(LISTEN);
       const page = await context.newPage();
       await page.goto('data:text/html,<input autofocus>');

@@ -2,6 +2,7 @@ import { type ChildProcess, spawn, spawnSync } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
 import { cpSync, existsSync, mkdirSync, rmSync, writeFileSync } from 'node:fs';
 import { resolve } from 'node:path';
+import { cookieOf } from '../e2e/signIn';
 import { bar } from './bar';
 
 const DESK = { port: 4395, home: 'http://127.0.0.1:4395' };
@@ -80,7 +81,7 @@ export async function benchLoad(): Promise<void> {
   const servers = [serve(DESK.port, '.', { PINPRICK_DATA: data }), serve(HELLO.port, hello)];
   try {
     await Promise.all([awake(DESK.home), awake(HELLO.home)]);
-    const headers = { cookie: 'pinprick-checker=isolde-varr', 'content-type': 'application/json' };
+    const headers = { cookie: await cookieOf(DESK.home, 'isolde-varr'), 'content-type': 'application/json' };
     const get = (home: string, path: string) => () => fetch(`${home}${path}`, { headers });
     const at = '/api/cases/PP-0412';
     let seq = ((await (await get(DESK.home, at)()).json()) as { events: unknown[] }).events.length;

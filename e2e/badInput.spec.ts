@@ -73,7 +73,7 @@ const EVENTS: [name: string, of: (folder: Folder) => object, status: number, sen
     'an opinion asked of nobody here',
     () => ({ events: [event('opinionAsked', { to: 'nobody', checks: ['label.print'] })] }),
     400,
-    /“nobody” is not on the roster/,
+    /“nobody” does not work at this desk/,
   ],
   [
     'an opinion that nobody asked for',

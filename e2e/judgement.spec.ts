@@ -1,4 +1,4 @@
-import { allSaved, expect, press, test, visit } from './bench';
+import { allSaved, expect, press, signIn, test, visit } from './bench';
 
 const PNG = Buffer.from(
   'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==',
@@ -17,7 +17,7 @@ test('a second person answers blind, and where the two differ neither counts', a
   await expect(page.getByText(/^Asked of Tomas Quelle: 1 check/)).toBeVisible();
 
   const other = await browser.newContext({ baseURL });
-  await other.addCookies([{ name: 'pinprick-checker', value: 'tomas-quelle', url: baseURL as string }]);
+  await signIn(other, 'tomas-quelle');
   const theirs = await other.newPage();
   // From the queue straight to the blind page, past the answers that were given.
   await visit(theirs, '/');

@@ -36,7 +36,8 @@ test('another site’s name that points here gets nothing', async ({ baseURL }) 
     const { status, text } = await asked(`evil.example:${port}`, path);
     expect([path, status, text]).toEqual([path, 421, expect.stringContaining('does not go by the name')]);
   }
-  expect((await asked(`localhost:${port}`, '/api/cases?q=PP-0402')).status).toBe(200);
+  // Under its own name it asks who is there.
+  expect((await asked(`localhost:${port}`, '/api/cases?q=PP-0402')).status).toBe(401);
 });
 
 test('photographs are kept to 50 MB, and what is damaged or too large is said', async ({ page }) => {

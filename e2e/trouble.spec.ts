@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { allSaved, expect, press, scan, test, type, visit } from './bench';
+import { allSaved, expect, press, scan, signIn, test, type, visit } from './bench';
 
 const field = (page: Page, name: string) => page.getByRole('textbox', { name: new RegExp(`^${name}, `) });
 
@@ -72,7 +72,7 @@ test('two people on one case: the later one is shown what changed and loses noth
   await visit(page, '/case/PP-0415/inspect');
   await expect(page.getByRole('complementary', { name: 'Standing' })).toBeVisible();
   const other = await browser.newContext({ baseURL });
-  await other.addCookies([{ name: 'pinprick-checker', value: 'bryn-askerby', url: baseURL as string }]);
+  await signIn(other, 'bryn-askerby');
   const theirs = await other.newPage();
   await visit(theirs, '/case/PP-0415/inspect');
   await theirs.getByRole('button', { name: /^Bottle,/ }).click();
@@ -118,10 +118,9 @@ test('an answer is excused with a reason, noted, and taken back', async ({ page 
 test('a measured value typed faster than any scanner is taken whole, and a slip of the point is asked about', async ({
   page,
   context,
-  baseURL,
 }) => {
   // Of Isolde a blind opinion on this item is waited for; it is somebody else who measures.
-  await context.addCookies([{ name: 'pinprick-checker', value: 'bryn-askerby', url: baseURL as string }]);
+  await signIn(context, 'bryn-askerby');
   await visit(page, '/case/PP-0409/inspect');
   await page.getByRole('button', { name: /^Senses and light,/ }).click();
   const weight = page.locator('li[data-check="senses.weight"]');
@@ -194,15 +193,4 @@ test('pages come with a strict security policy, and the desk says nothing of its
   expect(policy).toContain("default-src 'self'");
   expect(scripts).toMatch(/^script-src 'self' 'nonce-[A-Za-z0-9+/=]{20,}' 'strict-dynamic'$/);
   expect(headers['x-powered-by']).toBeUndefined();
-});
-
-test('nobody is at the bench until somebody is picked', async ({ browser, baseURL }) => {
-  const context = await browser.newContext({ baseURL });
-  const page = await context.newPage();
-  await visit(page, '/');
-  await expect(page.getByRole('dialog', { name: 'Who is at the bench?' })).toBeVisible();
-  await press(page, '2');
-  await expect(page.getByText('Tomas Quelle').first()).toBeVisible();
-  await expect(page.getByRole('dialog')).toBeHidden();
-  await context.close();
 });

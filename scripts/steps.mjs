@@ -1,9 +1,12 @@
 // Steps shared by the commands. Node's own modules only: these run before anything is installed.
 import { spawn, spawnSync } from 'node:child_process';
-import { createHash } from 'node:crypto';
+import { createHash, randomInt } from 'node:crypto';
 import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import { get as httpGet } from 'node:http';
+import { get as httpsGet } from 'node:https';
 import { createServer } from 'node:net';
 import { dirname, join } from 'node:path';
+import { createSecureContext } from 'node:tls';
 import { fileURLToPath } from 'node:url';
 
 export const ROOT = dirname(dirname(fileURLToPath(import.meta.url)));
@@ -136,30 +139,60 @@ export function prepare(data, ...options) {
 }
 
 const LOOPBACK = ['127.0.0.1', '::1', 'localhost'];
-const WIDE = `
-Whoever reaches ${HOST} on the network can look at everything and write under any name on the roster, and what is
-sent can be read on the way. Put a proxy with TLS and a sign-in of its own before it, let the desk listen to
-127.0.0.1, and name the proxy’s address in PINPRICK_NAMES.`;
+const { PINPRICK_CERT: CERT, PINPRICK_KEY: KEY, PINPRICK_NAMES: NAMES } = process.env;
+const OPEN = `
+What is sent to ${HOST} can be read on the way. Give the desk a certificate with PINPRICK_CERT and PINPRICK_KEY, or put
+a proxy with TLS before it, let the desk listen to 127.0.0.1, and name the proxy’s address in PINPRICK_NAMES.`;
+
+/** Letters and digits that nobody takes for each other. */
+const PLAIN = 'ABCDEFGHJKMNPQRSTUVWXYZ23456789';
+const newWord = () => Array.from({ length: 9 }, (_, i) => (i === 4 ? '-' : PLAIN[randomInt(PLAIN.length)])).join('');
+
+/** The status that the server answers with; null where it does not. Its own certificate need not be one that we trust. */
+function statusOf(address) {
+  return new Promise((resolve) => {
+    const get = address.startsWith('https:') ? httpsGet : httpGet;
+    get(`${address}/sign-in`, { rejectUnauthorized: false }, (answer) => {
+      answer.resume();
+      resolve(answer.statusCode);
+    }).on('error', () => resolve(null));
+  });
+}
+
+/** End with a sentence where only half of a certificate is given, or it cannot be read. */
+function requireCertificate() {
+  if (!CERT && !KEY) return;
+  if (!CERT || !KEY) giveUp('A certificate is two files: name both, PINPRICK_CERT and PINPRICK_KEY.');
+  try {
+    createSecureContext({ cert: readFileSync(CERT), key: readFileSync(KEY) });
+  } catch (error) {
+    giveUp(`The certificate in ${CERT} with the key in ${KEY} cannot be used: ${error.message}`);
+  }
+}
 
 /** Start the server and print its address once it answers; ends when the server does. */
 export async function serve(port, data) {
-  const server = spawn(process.execPath, [bin('next/dist/bin/next'), 'start', '-H', HOST, '-p', String(port)], {
+  requireCertificate();
+  const wide = !LOOPBACK.includes(HOST) || NAMES;
+  const word = newWord();
+  const program = CERT
+    ? [join(ROOT, 'scripts/serveTls.mjs'), HOST, String(port)]
+    : [bin('next/dist/bin/next'), 'start', '-H', HOST, '-p', String(port)];
+  const server = spawn(process.execPath, program, {
     cwd: ROOT,
     stdio: ['ignore', 'ignore', 'inherit'],
-    env: { ...process.env, ...ENVIRONMENT, PINPRICK_DATA: data },
+    env: { ...process.env, ...ENVIRONMENT, PINPRICK_DATA: data, ...(wide ? { PINPRICK_SETUP: word } : {}) },
   });
   for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => server.kill(signal));
   server.on('exit', (code, signal) => process.exit(signal ? 0 : (code ?? 0)));
-  const address = `http://${HOST}:${port}`;
+  const address = `${CERT ? 'https' : 'http'}://${HOST}:${port}`;
   for (let attempt = 0; attempt < 150; attempt++) {
+    const status = await statusOf(address);
     // A server that answers with a fault of its own is not running.
-    const answers = await fetch(address, { redirect: 'manual' }).then(
-      ({ status }) => status < 500,
-      () => false,
-    );
-    if (answers) {
+    if (status !== null && status < 500) {
       console.log(`\nPinprick is at ${address}\nIts data is in ${data}. Ctrl+C ends it.`);
-      if (!LOOPBACK.includes(HOST)) console.log(WIDE);
+      if (wide) console.log(`\nIf nobody can sign in yet, the first to come gives this word: ${word}`);
+      if (!LOOPBACK.includes(HOST) && !CERT) console.log(OPEN);
       return;
     }
     await new Promise((resolve) => setTimeout(resolve, 200));

@@ -7,6 +7,7 @@ import { join } from 'node:path';
 import { readCaseFolder } from '@/desk/caseFolder';
 import { openDesk } from '@/desk/desk';
 import { checkDesk } from '@/desk/keeping/checkDesk';
+import { cookieOf } from '../signIn';
 
 const PORT = 4396;
 const HOME = `http://127.0.0.1:${PORT}`;
@@ -16,7 +17,7 @@ const LONGEST_LIFE_MS = 4_000;
 const CONDITIONS = ['new', 'worn', 'aged'];
 
 const pause = (ms: number) => new Promise((done) => setTimeout(done, ms));
-const headers = { cookie: 'pinprick-checker=isolde-varr', 'content-type': 'application/json' };
+const headers = { cookie: '', 'content-type': 'application/json' };
 
 function start(data: string): ChildProcess {
   return spawn(process.execPath, ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', String(PORT)], {
@@ -27,6 +28,8 @@ function start(data: string): ChildProcess {
 
 async function awake(): Promise<void> {
   for (let i = 0; i < 300; i++) {
+    // Once: whoever is signed in stays so, however often the server ends.
+    if (headers.cookie === '') headers.cookie = await cookieOf(HOME, 'isolde-varr').catch(() => '');
     const answer = await fetch(`${HOME}/api/cases?q=PP-`, { headers }).catch(() => null);
     if (answer?.ok) return;
     await pause(100);

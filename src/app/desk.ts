@@ -1,14 +1,17 @@
 import 'server-only';
-import { cookies } from 'next/headers';
-import { notFound } from 'next/navigation';
+import { getIronSession, type IronSession } from 'iron-session';
+import { cookies, headers } from 'next/headers';
+import { notFound, redirect } from 'next/navigation';
+import { cache } from 'react';
 import { type Desk, openDesk } from '@/desk/desk';
 import { nightly } from '@/desk/keeping/keeping';
+import { sealKey } from '@/desk/people/sealKey';
+import { type Pass, type Sitting, sittingOf } from '@/desk/people/shifts';
 import { Refusal } from '@/desk/refusal';
-import { type Checker, checkersAtBench } from '@/desk/roster';
 
 const kept = globalThis as { pinprickDesk?: Promise<Desk> };
 
-/** The desk of this server, opened once. */
+/** The desk of this server, opened once; for what nobody has to be signed in for. Everything else asks `atDesk`. */
 export function theDesk(): Promise<Desk> {
   kept.pinprickDesk ??= openDesk(process.env.PINPRICK_DATA ?? './data').then(
     (desk) => {
@@ -32,14 +35,40 @@ function keep(desk: Desk): void {
   setInterval(see, KEEP_EVERY_MS).unref();
 }
 
-export const CHECKER_COOKIE = 'pinprick-checker';
 export const ROOM_COOKIE = 'pinprick-room';
+const PASS_COOKIE = 'pinprick-pass';
 
-/** Who is at the bench, as this browser picked; null where nobody did or the person left the roster. */
-export async function checkerAtBench(): Promise<Checker | null> {
-  const id = (await cookies()).get(CHECKER_COOKIE)?.value;
-  const checkers = await checkersAtBench(await theDesk());
-  return checkers.find((checker) => checker.id === id) ?? null;
+/** The longest shift; the desk ends each of them itself. */
+const LONGEST_S = 86_400;
+
+/** What this browser holds, sealed: no script reads it, no other site sends it. */
+export async function browserPass(): Promise<IronSession<Partial<Pass>>> {
+  const desk = await theDesk();
+  return getIronSession<Partial<Pass>>(await cookies(), {
+    cookieName: PASS_COOKIE,
+    password: await sealKey(desk.store.directory),
+    ttl: LONGEST_S,
+    cookieOptions: { httpOnly: true, sameSite: 'strict', path: '/', secure: await comesByTls() },
+  });
+}
+
+/** Whether the browser speaks TLS with this desk or with what stands before it. */
+async function comesByTls(): Promise<boolean> {
+  const all = await headers();
+  return all.get('x-forwarded-proto')?.split(',')[0]?.trim() === 'https' || !!all.get('origin')?.startsWith('https:');
+}
+
+/** Who is at this browser; null where nobody is. Read once for all parts of a page. */
+export const sitting = cache(async (): Promise<Sitting | null> => {
+  const { bench, person } = await browserPass();
+  return sittingOf(await theDesk(), { bench, person });
+});
+
+/** The desk with whoever is at this browser. Where nobody is, the page to sign in is shown instead. */
+export async function atDesk(): Promise<{ desk: Desk; me: Sitting['me'] }> {
+  const here = await sitting();
+  if (!here) redirect(`/sign-in?next=${encodeURIComponent((await headers()).get('x-page') ?? '/')}`);
+  return { desk: await theDesk(), me: here.me };
 }
 
 /** Show the page for missing things where the desk finds nothing. */

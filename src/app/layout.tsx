@@ -5,11 +5,13 @@ import type { Metadata, Viewport } from 'next';
 import { cookies, headers } from 'next/headers';
 import type { ReactNode } from 'react';
 import { readHouseRules } from '@/desk/houseRules';
-import { checkersAtBench } from '@/desk/roster';
+import { readRoster } from '@/desk/people/roster';
+import { oneKeyPeople } from '@/desk/people/signIn';
 import { StyleNonce } from '@/ui/frame/StyleNonce';
 import { TopBar } from '@/ui/frame/TopBar';
 import { HouseTime } from '@/ui/house/House';
-import { checkerAtBench, ROOM_COOKIE, theDesk } from './desk';
+import { MeProvider } from '@/ui/people/Me';
+import { ROOM_COOKIE, sitting, theDesk } from './desk';
 
 export const metadata: Metadata = {
   title: 'Pinprick',
@@ -20,9 +22,10 @@ export const viewport: Viewport = { width: 'device-width', initialScale: 1 };
 export default async function Layout({ children }: { children: ReactNode }) {
   const room = (await cookies()).get(ROOM_COOKIE)?.value === 'dim' ? 'dim' : 'bright';
   const nonce = (await headers()).get('x-nonce') ?? '';
-  const checkers = await checkersAtBench(await theDesk());
-  const checker = await checkerAtBench();
-  const { rules } = await readHouseRules(await theDesk());
+  const desk = await theDesk();
+  const here = await sitting();
+  const { rules } = await readHouseRules(desk);
+  const { signIn } = (await readRoster(desk)).body;
   return (
     <html lang="en" data-room={room} suppressHydrationWarning>
       <body>
@@ -34,10 +37,12 @@ export default async function Layout({ children }: { children: ReactNode }) {
         </a>
         <StyleNonce nonce={nonce} />
         <HouseTime timeZone={rules.house?.timeZone ?? 'UTC'}>
-          <TopBar checkers={checkers} checker={checker?.id ?? null} room={room} />
-          <div id="content" tabIndex={-1} className="outline-none">
-            {children}
-          </div>
+          <MeProvider me={here?.me ?? null} proof={signIn.proof}>
+            <TopBar here={here?.here ?? []} oneKey={here ? await oneKeyPeople(desk) : []} room={room} />
+            <div id="content" tabIndex={-1} className="outline-none">
+              {children}
+            </div>
+          </MeProvider>
         </HouseTime>
       </body>
     </html>

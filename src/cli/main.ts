@@ -20,6 +20,7 @@ const USAGE = `pinprick: the desk without a browser
   pinprick anchor                            sign what the desk held at the end of yesterday; its root, to be kept elsewhere
   pinprick key [--to FILE]                   the desk's public key; the key itself, for safekeeping
   pinprick trust <public key> --name NAME    know the key of another desk
+  pinprick invite <name>                     a word that lets somebody of the roster in once, to set a passphrase
 
 JSON on standard output, messages on standard error.
 Exit 0: fine. 1: problems found. 2: wrong use.
@@ -52,6 +53,7 @@ const COMMANDS: Record<string, { takes: string | null; load(): Promise<Command> 
   anchor: { takes: null, load: async () => (await import('./commands/keeping')).anchorDay },
   key: { takes: null, load: async () => (await import('./commands/keeping')).key },
   trust: { takes: 'one public key', load: async () => (await import('./commands/keeping')).trust },
+  invite: { takes: 'one name of the roster', load: async () => (await import('./commands/people')).invite },
   prepare: { takes: null, load: async () => (await import('./commands/prepare')).prepare },
 };
 

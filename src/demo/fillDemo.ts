@@ -24,6 +24,7 @@ import { readCaseFolder } from '@/desk/caseFolder';
 import type { Desk } from '@/desk/desk';
 import { readHouseRules, saveHouseRules } from '@/desk/houseRules';
 import { openCase } from '@/desk/openCase';
+import { readRoster, THE_MACHINE } from '@/desk/people/roster';
 import { readQueue } from '@/desk/queue';
 import { recordEvents } from '@/desk/recordEvents';
 import { saveRecords } from '@/desk/records';
@@ -310,6 +311,14 @@ const HOUSE: House = {
   languages: ['en'],
 };
 
+/** A demo world from before people had roles gets those of this one. */
+async function giveRoles(desk: Desk): Promise<void> {
+  const { people } = (await readRoster(desk)).body;
+  const known = ROSTER.people.every(({ id }) => people.some((person) => person.id === id));
+  if (known && !people.some(({ role }) => role === 'owner'))
+    await saveRecords(desk, [{ kind: 'roster', body: ROSTER }]);
+}
+
 /**
  * Fill a desk with the demo world: made-up makers, releases, checkers and items, from one seed. A desk that
  * has cases already is left as it is.
@@ -318,6 +327,7 @@ const HOUSE: House = {
  * @returns how many cases were laid out, without those
  */
 export async function fillDemo(desk: Desk, { history = true }: { history?: boolean } = {}): Promise<number> {
+  await giveRoles(desk);
   const { open, done: sealed } = await readQueue(desk, null, { shelf: 'sealed', page: 1 });
   if (open.length + sealed.length > 0) return 0;
   const world = surroundings();
@@ -330,7 +340,7 @@ export async function fillDemo(desk: Desk, { history = true }: { history?: boole
     { kind: 'roster' as const, body: ROSTER },
   ]);
   const { rules, revision } = await readHouseRules(demo);
-  await saveHouseRules(demo, { ...rules, house: HOUSE }, revision);
+  await saveHouseRules(demo, THE_MACHINE, { ...rules, house: HOUSE }, revision);
   if (history) await fillHistory(demo, RELEASES, DEMO_TODAY, world.moveTo);
   // Numbers are given in the order of opening, so the oldest item comes first.
   const plans = [...CASE_PLANS].sort((a, b) => b.daysAgo - a.daysAgo);

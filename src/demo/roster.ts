@@ -1,9 +1,12 @@
-/** Who works at the bench of the demo world; nobody real. */
-export const ROSTER = {
+import type { Roster } from '@/core/people/person';
+
+/** Who works at the desk of the demo world; nobody real. They sign in with one key press. */
+export const ROSTER: Roster = {
   id: 'bench',
-  checkers: [
-    { id: 'isolde-varr', name: 'Isolde Varr' },
-    { id: 'tomas-quelle', name: 'Tomas Quelle' },
-    { id: 'bryn-askerby', name: 'Bryn Askerby' },
+  people: [
+    { id: 'isolde-varr', name: 'Isolde Varr', role: 'owner' },
+    { id: 'tomas-quelle', name: 'Tomas Quelle', role: 'checker' },
+    { id: 'bryn-askerby', name: 'Bryn Askerby', role: 'checker' },
   ],
+  signIn: { oneKey: true, proof: false, shiftHours: 10 },
 };

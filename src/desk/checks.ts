@@ -11,6 +11,7 @@ import { listDocuments, readDocument, readRevision } from '@/store/documents';
 import type { Desk } from './desk';
 import { HOUSE_RULES_ID } from './grounds';
 import { agreements } from './opinions';
+import { allow } from './people/roster';
 import { saveRecords } from './records';
 import { Refusal } from './refusal';
 import { knownChecks, relearnAsStated } from './truths';
@@ -65,10 +66,12 @@ export async function readCheckRecords(desk: Desk, kind: string): Promise<CheckR
  */
 export async function saveCheck(
   desk: Desk,
+  by: string,
   kind: string,
   check: CheckDefinition,
   from: number,
 ): Promise<{ revision: number }> {
+  await allow(desk, by, 'editChecks');
   const problem = formatProblem('check', check);
   if (problem) throw new Refusal('invalid', problem);
   const definition = await readKind(desk, kind);

@@ -71,7 +71,7 @@ describe('opening', () => {
     [{ release: { id: 'nowhere', sizeKey: null, reason: 'x' } }, /no release record “nowhere”/],
     [{ release: { id: 'tarn-court-low-fog', sizeKey: '51', reason: 'x' } }, /not made in size 51/],
     [{ release: null, kind: null }, /what kind of goods/],
-    [{ by: 'stranger' }, /not on the roster/],
+    [{ by: 'stranger' }, /does not work at this desk/],
     [{ caseId: 'one' }, /UUID/],
     [{ query: undefined }, /text by which/],
     [{ circumstances: { ...circumstances, channel: 'theft' } }, /“channel”.*none of/],

@@ -2,6 +2,7 @@ import { v4 as newUuid } from 'uuid';
 import { lastTouched } from '@/store/cases';
 import { openStore, type Store } from '@/store/store';
 import { idleKeeper, type Keeper } from './keeping/keeper';
+import { bringRosterUpToDate } from './people/roster';
 import { saveShipped } from './shipped';
 import { type DeskKey, deskKey } from './trust/deskKey';
 import { takeOver } from './trust/takeOver';
@@ -46,6 +47,7 @@ export async function openDesk(directory: string, surroundings?: Surroundings): 
     const desk: Desk = { store, key, closed: { day: '' }, keeper: idleKeeper(), ...world };
     await saveShipped(store, desk.now());
     await takeOver(desk);
+    await bringRosterUpToDate(desk);
     return desk;
   } catch (error) {
     await store.close();

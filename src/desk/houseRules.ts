@@ -9,6 +9,7 @@ import { readDocument, saveDocument } from '@/store/documents';
 import { listKinds } from './checks';
 import type { Desk } from './desk';
 import { HOUSE_RULES_ID } from './grounds';
+import { allow } from './people/roster';
 import { Refusal } from './refusal';
 import { checksOfKind, relearn } from './truths';
 
@@ -81,7 +82,13 @@ export async function previewRules(desk: Desk, edited: HouseRules): Promise<Rule
  * @param from the revision that the editor began with
  * @throws Refusal where they are unsound, or somebody else kept other rules meanwhile
  */
-export async function saveHouseRules(desk: Desk, edited: HouseRules, from: number): Promise<{ revision: number }> {
+export async function saveHouseRules(
+  desk: Desk,
+  by: string,
+  edited: HouseRules,
+  from: number,
+): Promise<{ revision: number }> {
+  await allow(desk, by, 'editHouse');
   sound(edited);
   if (edited.id !== HOUSE_RULES_ID) throw new Refusal('invalid', 'These are the rules of no house here.');
   const checks = await checksByKind(desk);

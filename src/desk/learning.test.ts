@@ -13,6 +13,7 @@ import { readDocument } from '@/store/documents';
 import { readCaseFolder } from './caseFolder';
 import { agreementByQuarter, readCheckRecords, saveCheck } from './checks';
 import { previewRules, readHouseRules, saveHouseRules } from './houseRules';
+import { THE_MACHINE } from './people/roster';
 import { recordEvents } from './recordEvents';
 import { saveEditedRecord } from './records';
 import { newestRelease, readRelease } from './releases';
@@ -131,8 +132,10 @@ describe('house rules', () => {
   it('are kept as a revision, and statistics are learned anew with them', async () => {
     const { rules, revision } = await readHouseRules(at.desk);
     const before = await readDocument<TellStatistics>(at.desk.store, 'statistics', 'footwear');
-    await saveHouseRules(at.desk, { ...rules, halfLifeMonths: 1 }, revision);
-    await expect(saveHouseRules(at.desk, { ...rules, halfLifeMonths: 2 }, revision)).rejects.toThrow(/meanwhile/);
+    await saveHouseRules(at.desk, THE_MACHINE, { ...rules, halfLifeMonths: 1 }, revision);
+    await expect(saveHouseRules(at.desk, THE_MACHINE, { ...rules, halfLifeMonths: 2 }, revision)).rejects.toThrow(
+      /meanwhile/,
+    );
     expect((await readHouseRules(at.desk)).revision).toBe(revision + 1);
     const after = await readDocument<TellStatistics>(at.desk.store, 'statistics', 'footwear');
     expect(after?.body.counterfeit).toBeLessThan(before?.body.counterfeit ?? 0);
@@ -143,19 +146,21 @@ describe('an edited check', () => {
   it('is kept where it is sound, and refused with a sentence where it is not', async () => {
     const { records, revision: from } = await readCheckRecords(at.desk, 'footwear');
     const check = records.find((each) => each.check.id === 'box.corners')?.check as CheckDefinition;
-    const { revision } = await saveCheck(at.desk, 'footwear', { ...check, c: 0.5 }, from);
+    const { revision } = await saveCheck(at.desk, THE_MACHINE, 'footwear', { ...check, c: 0.5 }, from);
     expect(revision).toBe(from + 1);
     // Who began before that would undo it; another check may be kept from there all the same.
-    await expect(saveCheck(at.desk, 'footwear', { ...check, c: 0.4 }, from)).rejects.toThrow(/meanwhile/);
+    await expect(saveCheck(at.desk, THE_MACHINE, 'footwear', { ...check, c: 0.4 }, from)).rejects.toThrow(/meanwhile/);
     const other = records.find((each) => each.check.id === 'label.print')?.check as CheckDefinition;
-    await saveCheck(at.desk, 'footwear', { ...other, c: 0.5 }, from);
-    await expect(saveCheck(at.desk, 'footwear', { ...check, g: 0.6, c: 0.5 }, revision)).rejects.toThrow(
+    await saveCheck(at.desk, THE_MACHINE, 'footwear', { ...other, c: 0.5 }, from);
+    await expect(saveCheck(at.desk, THE_MACHINE, 'footwear', { ...check, g: 0.6, c: 0.5 }, revision)).rejects.toThrow(
       /tells nothing/,
     );
-    await expect(saveCheck(at.desk, 'footwear', { ...check, seconds: -1 }, revision)).rejects.toThrow(/seconds/);
-    await expect(saveCheck(at.desk, 'footwear', { ...check, after: ['box.corners'] }, revision)).rejects.toThrow(
-      /circle/,
+    await expect(saveCheck(at.desk, THE_MACHINE, 'footwear', { ...check, seconds: -1 }, revision)).rejects.toThrow(
+      /seconds/,
     );
+    await expect(
+      saveCheck(at.desk, THE_MACHINE, 'footwear', { ...check, after: ['box.corners'] }, revision),
+    ).rejects.toThrow(/circle/);
   });
 });
 
@@ -171,7 +176,7 @@ describe('a release edited on the screen', () => {
       nominal: { ...body.nominal, 'lace-width': { ...body.nominal['lace-width'], value: 9 } },
       checks: { add: [{ ...seam, id: 'box.corners', name: 'Corners, here' }], off: ['senses.uv'] },
     };
-    expect(await saveEditedRecord(at.desk, { kind: 'release', body: next, from: revision })).toEqual({
+    expect(await saveEditedRecord(at.desk, THE_MACHINE, { kind: 'release', body: next, from: revision })).toEqual({
       revision: revision + 1,
     });
     const { newerRelease, grounds } = await readCaseFolder(at.desk, 'PP-0008');
@@ -211,17 +216,17 @@ describe('a release edited on the screen', () => {
   ])('is refused with %s', async (_, change, sentence) => {
     const { body, revision } = await own();
     const broken = { ...body, ...change(body) };
-    await expect(saveEditedRecord(at.desk, { kind: 'release', body: broken, from: revision })).rejects.toThrow(
-      sentence,
-    );
+    await expect(
+      saveEditedRecord(at.desk, THE_MACHINE, { kind: 'release', body: broken, from: revision }),
+    ).rejects.toThrow(sentence);
     expect((await own()).revision).toBe(revision);
   });
   it('is refused where somebody has kept another revision meanwhile', async () => {
     const { body, revision } = await own();
-    const late = saveEditedRecord(at.desk, { kind: 'release', body, from: revision - 1 });
+    const late = saveEditedRecord(at.desk, THE_MACHINE, { kind: 'release', body, from: revision - 1 });
     await expect(late).rejects.toMatchObject({ kind: 'conflict', message: expect.stringMatching(/meanwhile/) });
     const both = [1, 2].map((kind) =>
-      saveEditedRecord(at.desk, {
+      saveEditedRecord(at.desk, THE_MACHINE, {
         kind: 'release',
         body: { ...body, source: `person ${kind}` },
         from: revision,
@@ -229,7 +234,7 @@ describe('a release edited on the screen', () => {
     );
     const outcomes = (await Promise.allSettled(both)).map(({ status }) => status);
     expect(outcomes.sort()).toEqual(['fulfilled', 'rejected']);
-    const again = saveEditedRecord(at.desk, { kind: 'release', body, from: 0 });
+    const again = saveEditedRecord(at.desk, THE_MACHINE, { kind: 'release', body, from: 0 });
     await expect(again).rejects.toThrow(/another name/);
   });
 });

@@ -11,8 +11,8 @@ import { chainEvent } from './chainEvent';
 import type { Desk } from './desk';
 import { loadGrounds } from './grounds';
 import { identify } from './identify';
+import { allow } from './people/roster';
 import { Refusal } from './refusal';
-import { requireChecker } from './roster';
 import { projectionRow } from './summary';
 import { closeYesterday } from './trust/closeDays';
 
@@ -58,7 +58,7 @@ export async function openCase(desk: Desk, command: OpenCommand): Promise<string
   if (typeof command.query !== 'string')
     throw new Refusal('invalid', 'A case needs the text by which its item was found.');
   if (!UUID.test(command.caseId)) throw new Refusal('invalid', 'A case needs a UUID for its id.');
-  await requireChecker(desk, command.by);
+  await allow(desk, command.by, 'opened');
   const release = await chosenRelease(desk, command);
   const kind = release?.body.kind ?? command.kind;
   if (!kind) throw new Refusal('invalid', 'Without a release record, say what kind of goods it is.');

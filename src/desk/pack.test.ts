@@ -11,6 +11,7 @@ import { groundsOf } from '@/core/judgement/grounds';
 import { type TestDesk, testDesk } from '@/demo/testing/testDesk';
 import { readCaseFolder } from './caseFolder';
 import { importPack, makePack, verifyFile } from './pack';
+import { THE_MACHINE } from './people/roster';
 import { addPhotograph, photograph } from './photographs';
 import { recordEvents } from './recordEvents';
 
@@ -57,7 +58,7 @@ beforeAll(async () => {
   const png = await sharp({ create: { width: 40, height: 30, channels: 3, background: '#667788' } })
     .png()
     .toBuffer();
-  const kept = await addPhotograph(at.desk, [png]);
+  const kept = await addPhotograph(at.desk, THE_MACHINE, [png]);
   sha256 = kept.sha256;
   await record(SEALED, 'reopened', { reason: 'a picture is to be added' });
   await record(SEALED, 'photoAdded', { ...kept, name: 'strip.png', check: 'strip.foil' });
@@ -156,7 +157,7 @@ describe('photographs', () => {
     ['a promise of more pixels than there are', pngBomb(), /megapixels|cut off/],
     ['too large', new Uint8Array(50_000_001), /larger than 50 MB/],
   ])('that are %s are turned down', async (_, bytes, sentence) => {
-    await expect(addPhotograph(at.desk, [await bytes])).rejects.toThrow(sentence);
+    await expect(addPhotograph(at.desk, THE_MACHINE, [await bytes])).rejects.toThrow(sentence);
   });
   it('are found by their hash only', async () => {
     await expect(photograph(at.desk, '../../etc/passwd')).rejects.toThrow(/no such photograph/);

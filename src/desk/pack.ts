@@ -12,6 +12,7 @@ import { findingWords } from '@/core/judgement/sentences';
 import { keyName } from '@/core/trust/statements';
 import { readPhotograph } from '@/store/photographs';
 import type { Desk } from './desk';
+import { allow, THE_MACHINE } from './people/roster';
 import { addPhotograph } from './photographs';
 import { Refusal } from './refusal';
 import type { PaperSize } from './report/ReportDocument';
@@ -205,11 +206,16 @@ export async function importPack(desk: Desk, bytes: Uint8Array): Promise<string>
   const { files } = openPack(bytes);
   const number = await importCase(desk, strFromU8(files[CASE] as Uint8Array));
   for (const [path, picture] of Object.entries(files))
-    if (path.startsWith(PHOTOS)) await addPhotograph(desk, [picture]);
+    if (path.startsWith(PHOTOS)) await addPhotograph(desk, THE_MACHINE, [picture]);
   return number;
 }
 
-/** Take in an exported case or an evidence pack, whichever it is. */
-export async function importFile(desk: Desk, bytes: Uint8Array): Promise<string> {
+/**
+ * Take in an exported case or an evidence pack, whichever it is.
+ *
+ * @throws Refusal with a sentence; nothing is kept then
+ */
+export async function importFile(desk: Desk, by: string, bytes: Uint8Array): Promise<string> {
+  await allow(desk, by, 'import');
   return isZip(bytes) ? importPack(desk, bytes) : importCase(desk, strFromU8(bytes));
 }

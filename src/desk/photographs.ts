@@ -3,6 +3,7 @@ import sharp from 'sharp';
 import type { Photo } from '@/core/casefile/events/photoAdded';
 import { findPhotograph, keepPhotograph, letGo, readPhotograph, receiveFile } from '@/store/photographs';
 import type { Desk } from './desk';
+import { allow } from './people/roster';
 import { Refusal } from './refusal';
 
 /** Larger files than this are no photographs of an item. */
@@ -36,8 +37,10 @@ async function pictureProblem(path: string, mime: string): Promise<string | null
  */
 export async function addPhotograph(
   desk: Desk,
+  by: string,
   chunks: AsyncIterable<Uint8Array> | Iterable<Uint8Array>,
 ): Promise<Pick<Photo, 'sha256' | 'mime' | 'bytes'>> {
+  await allow(desk, by, 'addPhotograph');
   const received = await receiveFile(desk.store, chunks, LARGEST_PHOTO);
   if (!received) throw new Refusal('invalid', TOO_LARGE);
   try {

@@ -12,9 +12,10 @@ import type { Desk } from './desk';
 import { complete } from './events';
 import { loadGrounds } from './grounds';
 import { keepOpinion } from './opinions';
+import { allow, readRoster } from './people/roster';
+import { isFresh } from './people/shifts';
 import { invalid, Refusal } from './refusal';
 import { enterCodes, meetings, noticeElsewhere } from './register';
-import { requireChecker } from './roster';
 import { projectionRow, settleSoon } from './summary';
 import { closeYesterday } from './trust/closeDays';
 import { signEvents } from './trust/signEvents';
@@ -40,6 +41,23 @@ export interface RecordCommand {
   /** The sequence number that the client last saw. */
   expectedSeq: number;
   by: string;
+  /** When that person last proved to be themselves; null where they never did. */
+  proved?: string | null;
+}
+
+/** What somebody's good name is staked on. */
+const STAKED: EventType[] = ['verdictSealed', 'truthConfirmed'];
+
+/** @throws Refusal where the house wants a fresh proof for what is staked, and there is none */
+async function requireFreshProof(
+  desk: Desk,
+  events: NewEvent[],
+  proved: string | null,
+  transaction: Transaction,
+): Promise<void> {
+  if (!events.some(({ type }) => STAKED.includes(type)) || isFresh(desk, proved)) return;
+  if ((await readRoster(desk, transaction)).body.signIn.proof)
+    throw new Refusal('proof', 'This house asks for your PIN, passkey or passphrase before it seals or confirms.');
 }
 
 async function eventsAlreadyKept(
@@ -77,7 +95,7 @@ export async function recordEvents(desk: Desk, command: RecordCommand): Promise<
   }
   if (new Set(events.map(({ id }) => id)).size < events.length)
     throw invalid('Two of the events have the same id. Nothing was kept.');
-  await requireChecker(desk, command.by);
+  await allow(desk, command.by, ...events.map(({ type }) => type));
   let kept: CaseRow | null = null;
   const recorded = await desk.store.write(async (transaction) => {
     await closeYesterday(desk, transaction);
@@ -96,6 +114,7 @@ export async function recordEvents(desk: Desk, command: RecordCommand): Promise<
           log.findIndex(({ id }) => known.has(id)),
         ),
       );
+    await requireFreshProof(desk, fresh, command.proved ?? null, transaction);
     const since = log.slice(command.expectedSeq);
     // What the register noted meanwhile contradicts nothing that a person does.
     if (command.expectedSeq > row.seq || since.some(({ type }) => type !== 'codeMet')) {

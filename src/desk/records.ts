@@ -13,6 +13,7 @@ import { type DocumentKind, readDocument, saveDocument } from '@/store/documents
 import { indexRelease } from '@/store/releaseIndex';
 import type { Desk } from './desk';
 import { parseFile } from './parseFile';
+import { allow } from './people/roster';
 import { Refusal } from './refusal';
 import { relearnAsStated } from './truths';
 
@@ -115,7 +116,8 @@ const EDITED: DocumentKind[] = ['code-scheme', 'size-chart', 'release'];
  * @returns the revision under which it is kept
  * @throws Refusal with a sentence that says what is unsound, or that somebody else has kept another revision meanwhile
  */
-export async function saveEditedRecord(desk: Desk, entry: RecordsEntry): Promise<{ revision: number }> {
+export async function saveEditedRecord(desk: Desk, by: string, entry: RecordsEntry): Promise<{ revision: number }> {
+  await allow(desk, by, 'editRecords');
   const { kind, body, from } = entry;
   if (!EDITED.includes(kind))
     throw new Refusal('invalid', `A ${String(kind).slice(0, 40)} is not edited on the screen.`);

@@ -1,6 +1,7 @@
 import type { CaseEvent } from '@/core/casefile/event';
 
-export type RefusalKind = 'invalid' | 'notFound' | 'conflict' | 'forbidden';
+/** `signedOut` where nobody is signed in, `proof` where whoever is has to prove it afresh. */
+export type RefusalKind = 'invalid' | 'notFound' | 'conflict' | 'forbidden' | 'signedOut' | 'proof' | 'busy';
 
 /** A request that the desk turns down, with a sentence for the person who made it. Nothing was saved. */
 export class Refusal extends Error {

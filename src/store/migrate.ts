@@ -7,9 +7,18 @@ import { registerByTime } from './migrations/0003-register-by-time';
 import { confirmedCases } from './migrations/0004-confirmed-cases';
 import { searchByWords } from './migrations/0005-search-by-words';
 import { anchors } from './migrations/0006-anchors';
+import { people } from './migrations/0007-people';
 import { StoreProblem } from './storeProblem';
 
-const MIGRATIONS: Migration[] = [firstTables, codeRegister, registerByTime, confirmedCases, searchByWords, anchors];
+const MIGRATIONS: Migration[] = [
+  firstTables,
+  codeRegister,
+  registerByTime,
+  confirmedCases,
+  searchByWords,
+  anchors,
+  people,
+];
 
 /**
  * Bring the database up to this version.

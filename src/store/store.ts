@@ -33,9 +33,14 @@ async function prepareDirectory(directory: string): Promise<void> {
   }
 }
 
-/** A database file that is only looked at. The caller closes it. */
-export const openCopy = (path: string): Sequelize =>
-  new Sequelize({ dialect: 'sqlite', storage: path, logging: false, dialectOptions: { mode: sqlite3.OPEN_READONLY } });
+/** A database file beside the desk's own, which is only looked at unless said otherwise. The caller closes it. */
+export const openCopy = (path: string, purpose: 'toLook' | 'toChange' = 'toLook'): Sequelize =>
+  new Sequelize({
+    dialect: 'sqlite',
+    storage: path,
+    logging: false,
+    dialectOptions: { mode: purpose === 'toLook' ? sqlite3.OPEN_READONLY : sqlite3.OPEN_READWRITE },
+  });
 
 /** An emptied or lost database must not be taken for a new desk. */
 async function requireDatabase(root: string): Promise<void> {

@@ -6,6 +6,8 @@ export class Turned extends Error {
     sentence: string,
     readonly status: number,
     readonly since: unknown[] = [],
+    /** What stands in the way, where the page can help with it. */
+    readonly wants?: 'signIn' | 'proof',
   ) {
     super(sentence);
   }
@@ -24,12 +26,15 @@ export async function request<T>(path: string, init?: RequestInit): Promise<T> {
     if ((error as Error).name === 'AbortError') throw error;
     throw new Turned('The desk’s server cannot be reached. What you entered is still here; try again.', 0);
   }
-  const answer = (await response.json().catch(() => null)) as (T & { sentence?: string; since?: unknown[] }) | null;
+  const answer = (await response.json().catch(() => null)) as
+    | (T & { sentence?: string; since?: unknown[]; wants?: 'signIn' | 'proof' })
+    | null;
   if (response.ok && answer !== null) return answer;
   throw new Turned(
     answer?.sentence ?? `The desk’s server answered ${response.status}.`,
     response.status,
     answer?.since,
+    answer?.wants,
   );
 }
 

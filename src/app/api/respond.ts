@@ -1,9 +1,19 @@
 import 'server-only';
+import type { Desk } from '@/desk/desk';
+import type { Sitting } from '@/desk/people/shifts';
 import { Refusal, type RefusalKind } from '@/desk/refusal';
 import { storeProblemOf } from '@/desk/storeProblem';
-import { checkerAtBench } from '../desk';
+import { sitting, theDesk } from '../desk';
 
-const STATUS: Record<RefusalKind, number> = { invalid: 400, notFound: 404, conflict: 409, forbidden: 403 };
+const STATUS: Record<RefusalKind, number> = {
+  invalid: 400,
+  signedOut: 401,
+  forbidden: 403,
+  proof: 403,
+  notFound: 404,
+  conflict: 409,
+  busy: 429,
+};
 
 /** Larger requests than this are no honest use: an exported case of some thousand events fits. */
 const LARGEST = 8_000_000;
@@ -11,13 +21,16 @@ const LARGEST = 8_000_000;
 /** The answer to a request that was turned down: what, where, what to do. */
 export interface Complaint {
   sentence: string;
+  /** What stands in the way, where the page can help with it. */
+  wants?: 'signIn' | 'proof';
   since?: unknown[];
 }
 
 export function complaint(error: unknown): Response {
   if (error instanceof Refusal) {
     const { kind, message, since } = error;
-    return Response.json({ sentence: message, since } satisfies Complaint, { status: STATUS[kind] });
+    const wants = kind === 'signedOut' ? 'signIn' : kind === 'proof' ? kind : undefined;
+    return Response.json({ sentence: message, wants, since } satisfies Complaint, { status: STATUS[kind] });
   }
   console.error(error);
   const problem = storeProblemOf(error);
@@ -66,10 +79,13 @@ export async function bodyJson<T>(request: Request): Promise<T> {
   throw new Refusal('invalid', 'The request is not whole JSON.');
 }
 
-/** The id of who is at the bench. */
-export async function whoIsAtBench(): Promise<string> {
-  const checker = await checkerAtBench();
-  if (!checker)
-    throw new Refusal('forbidden', 'Nobody is at the bench. Pick who you are, at the upper right, and try again.');
-  return checker.id;
+/**
+ * The desk with whoever is at the browser that asks.
+ *
+ * @throws Refusal where nobody is signed in there
+ */
+export async function atDesk(): Promise<Sitting & { desk: Desk }> {
+  const here = await sitting();
+  if (!here) throw new Refusal('signedOut', 'Nobody is signed in here, or the shift is over. Sign in and try again.');
+  return { ...here, desk: await theDesk() };
 }

@@ -1,9 +1,9 @@
 import { listMakers, listSizeCharts } from '@/desk/releases';
 import { RecordList } from '@/ui/records/RecordList';
-import { theDesk } from '../desk';
+import { atDesk } from '../desk';
 
 export default async function ChartsPage() {
-  const desk = await theDesk();
+  const { desk } = await atDesk();
   const [charts, makers] = [await listSizeCharts(desk), await listMakers(desk)];
   const nameOf = (id: string) => makers.find((maker) => maker.id === id)?.name ?? id;
   return (

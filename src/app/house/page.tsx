@@ -1,8 +1,8 @@
 import { readHouseRules } from '@/desk/houseRules';
 import { HouseView } from '@/ui/house/HouseView';
-import { theDesk } from '../desk';
+import { atDesk } from '../desk';
 
 export default async function HousePage() {
-  const { rules, revision } = await readHouseRules(await theDesk());
+  const { rules, revision } = await readHouseRules((await atDesk()).desk);
   return <HouseView key={revision} rules={rules} revision={revision} zones={Intl.supportedValuesOf('timeZone')} />;
 }

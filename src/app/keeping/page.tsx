@@ -1,7 +1,7 @@
 import { keepingState } from '@/desk/keeping/keeping';
 import { KeepingView } from '@/ui/keeping/KeepingView';
-import { theDesk } from '../desk';
+import { atDesk } from '../desk';
 
 export default async function KeepingPage() {
-  return <KeepingView first={await keepingState(await theDesk())} />;
+  return <KeepingView first={await keepingState((await atDesk()).desk)} />;
 }

@@ -1,7 +1,7 @@
 import { listReleases } from '@/desk/releases';
 import { ReleaseList } from '@/ui/releases/ReleaseList';
-import { theDesk } from '../desk';
+import { atDesk } from '../desk';
 
 export default async function ReleasesPage() {
-  return <ReleaseList releases={await listReleases(await theDesk())} />;
+  return <ReleaseList releases={await listReleases((await atDesk()).desk)} />;
 }

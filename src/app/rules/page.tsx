@@ -1,10 +1,10 @@
 import { listKinds } from '@/desk/checks';
 import { checksByKind, readHouseRules } from '@/desk/houseRules';
 import { RulesView } from '@/ui/rules/RulesView';
-import { theDesk } from '../desk';
+import { atDesk } from '../desk';
 
 export default async function RulesPage() {
-  const desk = await theDesk();
+  const { desk } = await atDesk();
   const [{ rules, revision }, checks, kinds] = [
     await readHouseRules(desk),
     await checksByKind(desk),

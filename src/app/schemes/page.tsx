@@ -1,10 +1,10 @@
 import { listCodeSchemes, listMakers } from '@/desk/releases';
 import { RecordList } from '@/ui/records/RecordList';
 import { schemeLine } from '@/ui/schemes/schemeLine';
-import { theDesk } from '../desk';
+import { atDesk } from '../desk';
 
 export default async function SchemesPage() {
-  const desk = await theDesk();
+  const { desk } = await atDesk();
   const [schemes, makers] = [await listCodeSchemes(desk), await listMakers(desk)];
   const nameOf = (id: string) => makers.find((maker) => maker.id === id)?.name ?? id;
   return (

@@ -1,7 +1,7 @@
 import { searchRegister } from '@/desk/register';
 import { RegisterView } from '@/ui/register/RegisterView';
-import { theDesk } from '../desk';
+import { atDesk } from '../desk';
 
 export default async function SeenPage() {
-  return <RegisterView first={await searchRegister(await theDesk(), '')} />;
+  return <RegisterView first={await searchRegister((await atDesk()).desk, '')} />;
 }

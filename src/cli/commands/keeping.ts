@@ -3,6 +3,7 @@ import { join } from 'node:path';
 import { keyName } from '@/core/trust/statements';
 import { backUp, restore } from '@/desk/keeping/backup';
 import { checkDesk } from '@/desk/keeping/checkDesk';
+import { THE_MACHINE } from '@/desk/people/roster';
 import { newestAnchor, trustKey } from '@/desk/trust/anchors';
 import { anchor } from '@/desk/trust/closeDays';
 import { KEY_FILE } from '@/desk/trust/deskKey';
@@ -55,7 +56,7 @@ export async function key(_: string, { to }: Options): Promise<number> {
 
 export async function trust(publicKey: string, { name }: Options): Promise<number> {
   if (!name?.trim()) throw new UsageError('Say whose key it is: --name NAME.');
-  await withDesk((desk) => trustKey(desk, publicKey, name));
+  await withDesk((desk) => trustKey(desk, THE_MACHINE, publicKey, name));
   print({ publicKey, name: keyName(publicKey), of: name });
   return FINE;
 }

@@ -1,5 +1,6 @@
 import { writeFile } from 'node:fs/promises';
 import { readCaseFolder } from '@/desk/caseFolder';
+import { THE_MACHINE } from '@/desk/people/roster';
 import { exportCase } from '@/desk/transfer';
 import { bytesOf } from '../files';
 import { FINE, type Options, PROBLEMS, print, UsageError } from '../outcome';
@@ -33,7 +34,7 @@ export async function fromFile(path: string): Promise<number> {
   const { importFile } = await import('@/desk/pack');
   const bytes = await bytesOf(path);
   const taken = await withDesk(async (desk) => {
-    const number = await importFile(desk, bytes);
+    const number = await importFile(desk, THE_MACHINE, bytes);
     return { number, head: (await readCaseFolder(desk, number)).events.at(-1)?.hash };
   });
   print(taken);

@@ -1,12 +1,15 @@
+import { may } from '@/core/people/permissions';
+import { everybody } from '../people/roster';
 import { invalid, Refusal } from '../refusal';
-import { checkersAtBench } from '../roster';
 import type { Completion } from './completion';
 
 export const opinionAsked: Completion<'opinionAsked'> = async (event, { desk, file, by }) => {
   const { to, checks } = event.body;
   if (to === by) throw invalid('A second opinion is another person’s.');
-  if (!(await checkersAtBench(desk)).some(({ id }) => id === to))
-    throw invalid(`“${to}” is not on the roster of this bench, so nobody can answer.`);
+  const asked = (await everybody(desk)).find(({ id, retired }) => id === to && !retired);
+  if (!asked) throw invalid(`“${to}” does not work at this desk, so nobody can answer.`);
+  if (!may(asked.role, 'opinionGiven'))
+    throw invalid(`${asked.name} is here as ${asked.role}, and cannot give an opinion.`);
   const unanswered = checks.find((id) => file.findings[id]?.state !== 'recorded');
   if (unanswered) throw invalid(`“${unanswered}” was not answered yet, so there is nothing to answer again.`);
   return event;

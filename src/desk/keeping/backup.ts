@@ -25,6 +25,8 @@ export interface BackupSheet {
   root: { day: string; root: string } | null;
 }
 
+/** What lies in a data directory before there is a database in it. */
+const KEYS = ['desk-key.pem', 'session-key'];
 const SHEET = /^pinprick-\d{8}T\d{6}Z\.json$/;
 const stampOf = (at: string): string => at.replace(/[-:]/g, '').replace(/\.\d+/, '');
 
@@ -68,6 +70,18 @@ async function copyPhotographs(from: string, to: string, onProgress: (share: num
   return all.length;
 }
 
+/** Who is signed in where ends with the desk, and a PIN is short enough to be found by trying: neither is copied. */
+async function leaveOut(path: string): Promise<void> {
+  const copy = openCopy(path, 'toChange');
+  try {
+    await copy.query('DELETE FROM shifts');
+    await copy.query(`DELETE FROM credentials WHERE kind = 'pin'`);
+    await copy.query('VACUUM');
+  } finally {
+    await copy.close();
+  }
+}
+
 /**
  * Copy all that a desk keeps to a folder while it works: the database as it is at one instant, and the photographs that
  * the folder lacks. What was written is read again before the backup counts.
@@ -95,6 +109,7 @@ export async function backUp(
       `No backup could be written to ${root} (${(error as Error).message}). The desk itself is untouched; free space there or name another folder.`,
     );
   }
+  await leaveOut(`${path}.part`);
   onProgress(0.3);
   const photographs = await copyPhotographs(desk.store.directory, root, (share) => onProgress(0.3 + share * 0.5));
   const copy = openCopy(`${path}.part`);
@@ -144,7 +159,7 @@ export async function restore(folder: string, directory: string, name?: string):
   const sheet = name ? backups.find(({ database }) => database === name) : backups[0];
   if (!sheet) throw new StoreProblem(`There is no backup${name ? ` “${name}”` : ''} in ${resolve(folder)}.`);
   const target = resolve(directory);
-  if ((await readdir(target).catch(() => [])).some((each) => each !== 'desk-key.pem'))
+  if ((await readdir(target).catch(() => [])).some((each) => !KEYS.includes(each)))
     throw new StoreProblem(
       `${target} is not empty. A backup goes into a new folder, so that nothing is lost: name one with PINPRICK_DATA.`,
     );

@@ -9,6 +9,7 @@ import { type TestDesk, testDesk } from '@/demo/testing/testDesk';
 import { pathOfPhotograph } from '@/store/photographs';
 import { readCaseFolder } from '../caseFolder';
 import { openDesk } from '../desk';
+import { THE_MACHINE } from '../people/roster';
 import { addPhotograph } from '../photographs';
 import { recordEvents } from '../recordEvents';
 import { StoreProblem, storeProblemOf } from '../storeProblem';
@@ -37,7 +38,7 @@ const picture = (background: string) =>
 beforeAll(async () => {
   at = await testDesk(true);
   folder = await mkdtemp(join(tmpdir(), 'pinprick-backup-'));
-  const kept = await addPhotograph(at.desk, [await picture('#335577')]);
+  const kept = await addPhotograph(at.desk, THE_MACHINE, [await picture('#335577')]);
   sha256 = kept.sha256;
   await record('photoAdded', { ...kept, name: 'box.png' });
 });
@@ -70,7 +71,7 @@ describe('a backup', () => {
     await expect(restore(folder, fresh)).rejects.toThrow(/is not empty/);
   });
   it('copies pictures once, and takes old databases away', async () => {
-    const kept = await addPhotograph(at.desk, [await picture('#773355')]);
+    const kept = await addPhotograph(at.desk, THE_MACHINE, [await picture('#773355')]);
     await record('photoAdded', { ...kept, name: 'lid.png' });
     const copied = pathOfPhotograph({ directory: folder }, sha256);
     await utimes(copied, 1, 1);
@@ -106,16 +107,16 @@ describe('the keeper', () => {
   };
   it('does one thing at a time, says how far it is, and tells why it failed', async () => {
     await withFolder('', async () => {
-      expect(() => begin(at.desk, 'backup')).toThrow(/No folder for backups is set/);
-      const checking = begin(at.desk, 'check');
-      expect(() => begin(at.desk, 'check')).toThrow(/running already/);
+      await expect(begin(at.desk, THE_MACHINE, 'backup')).rejects.toThrow(/No folder for backups is set/);
+      const { done: checking } = await begin(at.desk, THE_MACHINE, 'check');
+      await expect(begin(at.desk, THE_MACHINE, 'check')).rejects.toThrow(/running already/);
       expect(await keepingState(at.desk)).toMatchObject({ running: { what: 'check' }, folder: null, newest: null });
       await checking;
       expect(await keepingState(at.desk)).toMatchObject({ running: null, checked: { found: { problems: [] } } });
     });
     await writeFile(join(folder, 'no-folder'), '');
     await withFolder(join(folder, 'no-folder', 'below'), async () => {
-      await begin(at.desk, 'backup');
+      await (await begin(at.desk, THE_MACHINE, 'backup')).done;
       expect((await keepingState(at.desk)).trouble).toMatch(/No backup could be written/);
     });
   });

@@ -1,6 +1,7 @@
 import { keyName } from '@/core/trust/statements';
 import { type DayRootRow, listKeys } from '@/store/anchors';
 import type { Desk } from '../desk';
+import { allow, THE_MACHINE } from '../people/roster';
 import { Refusal } from '../refusal';
 import { qrPath } from '../report/qrPath';
 import { storeProblemOf } from '../storeProblem';
@@ -57,10 +58,11 @@ export async function keepingState(desk: Desk): Promise<KeepingState> {
 /**
  * Begin a backup or a check; the keeper says how far it is.
  *
- * @returns when it is done
- * @throws Refusal where one is running, or there is nowhere to put a backup
+ * @returns what ends when it is done
+ * @throws Refusal where `by` may not, one is running, or there is nowhere to put a backup
  */
-export function begin(desk: Desk, what: 'backup' | 'check'): Promise<void> {
+export async function begin(desk: Desk, by: string, what: 'backup' | 'check'): Promise<{ done: Promise<void> }> {
+  await allow(desk, by, 'keepDesk');
   const { keeper } = desk;
   const { folder, keepDays } = settings();
   if (keeper.running) throw new Refusal('conflict', `A ${keeper.running.what} is running already.`);
@@ -75,13 +77,14 @@ export function begin(desk: Desk, what: 'backup' | 'check'): Promise<void> {
     if (what === 'backup') await backUp(desk, folder ?? '', { keepDays, onProgress });
     else keeper.checked = { at: desk.now(), found: await checkDesk(desk, onProgress) };
   };
-  return work()
+  const done = work()
     .catch((error) => {
       keeper.trouble = storeProblemOf(error)?.message ?? (error as Error).message;
     })
     .finally(() => {
       keeper.running = null;
     });
+  return { done };
 }
 
 const DUE_MS = 20 * 3_600_000;
@@ -101,5 +104,5 @@ export async function nightly(desk: Desk, hour: number): Promise<void> {
   const [newest] = await listBackups(folder);
   const age = newest ? Date.parse(desk.now()) - Date.parse(newest.madeAt) : Number.POSITIVE_INFINITY;
   const night = hour >= NIGHT.from && hour < NIGHT.to;
-  if (age > (night ? DUE_MS : 1.8 * DUE_MS)) await begin(desk, 'backup');
+  if (age > (night ? DUE_MS : 1.8 * DUE_MS)) await (await begin(desk, THE_MACHINE, 'backup')).done;
 }

@@ -11,8 +11,8 @@ import { readPhotograph } from '@/store/photographs';
 import { readCaseFolder } from '../caseFolder';
 import type { Desk } from '../desk';
 import { readHouseRules } from '../houseRules';
+import { everybody } from '../people/roster';
 import { photograph } from '../photographs';
-import { checkersAtBench } from '../roster';
 import { registerFonts } from './fonts';
 import { type PaperSize, type PrintedPhoto, ReportDocument, SlipDocument } from './ReportDocument';
 
@@ -56,7 +56,7 @@ export async function makeReport(
   const { id, events, grounds: revisions, trouble, vouching } = await readCaseFolder(desk, number);
   const file = fold(id, events);
   const grounds = groundsOf(revisions);
-  const checkers = await checkersAtBench(desk);
+  const checkers = await everybody(desk);
   const photos = await Promise.all(
     file.photos.map(async ({ sha256, name, check }): Promise<PrintedPhoto> => {
       const jpeg = await printable(desk, sha256);

@@ -1,6 +1,7 @@
 import { keyName } from '@/core/trust/statements';
 import { type DayRootRow, keepKey, newestRoot } from '@/store/anchors';
 import type { Desk } from '../desk';
+import { allow } from '../people/roster';
 import { Refusal } from '../refusal';
 
 /** The newest day that was signed; null before the first. Whoever has it can tell whether history was rewritten. */
@@ -11,7 +12,8 @@ export const newestAnchor = (desk: Desk): Promise<DayRootRow | null> => newestRo
  *
  * @throws Refusal where it is no key
  */
-export async function trustKey(desk: Desk, publicKey: string, label: string): Promise<void> {
+export async function trustKey(desk: Desk, by: string, publicKey: string, label: string): Promise<void> {
+  await allow(desk, by, 'keepDesk');
   if (!/^[A-Za-z0-9+/]{43}=$/.test(publicKey))
     throw new Refusal(
       'invalid',

@@ -8,6 +8,7 @@ import { type TestDesk, testDesk } from '@/demo/testing/testDesk';
 import { findCase } from '@/store/cases';
 import { readCaseFolder } from '../caseFolder';
 import { openDesk } from '../desk';
+import { THE_MACHINE } from '../people/roster';
 import { recordEvents } from '../recordEvents';
 import { type CaseExport, exportCase, importCase } from '../transfer';
 import { anchorProblems } from './anchorProblems';
@@ -51,10 +52,10 @@ describe('a sealed verdict', () => {
     const number = await importCase(other.desk, JSON.stringify(await exportCase(at.desk, SEALED)));
     const there = async () => sealOf(await readCaseFolder(other.desk, number));
     expect(await there()).toMatchObject({ by: 'unknown', label: null });
-    await trustKey(other.desk, at.desk.key.publicKey, 'The desk by the canal');
+    await trustKey(other.desk, THE_MACHINE, at.desk.key.publicKey, 'The desk by the canal');
     expect(await there()).toMatchObject({ by: 'known', label: 'The desk by the canal' });
-    await expect(trustKey(other.desk, 'x', 'Nobody')).rejects.toThrow(/is no public key/);
-    await expect(trustKey(other.desk, other.desk.key.publicKey, 'Myself')).rejects.toThrow(/own key/);
+    await expect(trustKey(other.desk, THE_MACHINE, 'x', 'Nobody')).rejects.toThrow(/is no public key/);
+    await expect(trustKey(other.desk, THE_MACHINE, other.desk.key.publicKey, 'Myself')).rejects.toThrow(/own key/);
   });
 
   const forged = async (change: (exported: CaseExport) => CaseExport) =>

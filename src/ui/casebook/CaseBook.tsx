@@ -1,28 +1,30 @@
 'use client';
-import { createContext, type ReactNode, useCallback, useContext, useMemo } from 'react';
+import { createContext, type ReactNode, useCallback, useContext, useMemo, useState } from 'react';
 import { v4 as newUuid } from 'uuid';
 import type { CaseFile } from '@/core/casefile/caseFile';
 import type { EventBodies, EventType, NewEvent } from '@/core/casefile/event';
 import type { Assessment } from '@/core/judgement/assess';
 import type { CaseFolder } from '@/core/judgement/grounds';
 import { type Grounds, groundsOf } from '@/core/judgement/grounds';
+import { may, ROLES } from '@/core/people/permissions';
+import type { Person } from '@/core/people/person';
+import { useMay, useMe } from '../people/Me';
 import { type ScanDesk, useScanDesk } from '../scan/useScanDesk';
 import { useAssessment } from './useAssessment';
 import { type CaseLog, useCaseLog } from './useCaseLog';
 
-export interface Checker {
-  id: string;
-  name: string;
-}
+const ROLE_DOES = Object.fromEntries(ROLES.map(({ value, does }) => [value, does]));
 
 interface CaseBookValue {
   number: string;
   file: CaseFile;
   grounds: Grounds;
   record<T extends EventType>(type: T, body: EventBodies[T]): void;
-  nameOf(checker: string): string;
-  /** Who works at this bench. */
-  checkers: Checker[];
+  nameOf(person: string): string;
+  /** Who could be asked for an opinion on it. */
+  checkers: Person[];
+  /** What whoever is here tried to enter and may not, as a sentence; empty where nothing was. */
+  refused: string;
 }
 
 interface Standing {
@@ -41,29 +43,37 @@ const ScanContext = createContext<ScanDesk | null>(null);
 export function CaseBook({
   folder: initial,
   first,
-  checkers,
+  people,
   children,
 }: {
   folder: CaseFolder;
   /** What the case comes to, as it came with the page. */
   first: Assessment;
-  checkers: Checker[];
+  /** Everybody who works here or did. */
+  people: Person[];
   children: ReactNode;
 }) {
   const log = useCaseLog(initial);
   const { folder, file, add } = log;
   const grounds = useMemo(() => groundsOf(folder.grounds), [folder.grounds]);
   const standing = useAssessment(file, grounds, first);
+  const allowed = useMay();
+  const role = useMe()?.role ?? 'reader';
+  const [refused, setRefused] = useState('');
   const record = useCallback(
-    <T extends EventType>(type: T, body: EventBodies[T]) => add([{ id: newUuid(), type, body } as NewEvent]),
-    [add],
+    <T extends EventType>(type: T, body: EventBodies[T]) => {
+      if (allowed(type)) add([{ id: newUuid(), type, body } as NewEvent]);
+      else setRefused(`You are here as ${role}, who ${ROLE_DOES[role]}. That was not entered.`);
+    },
+    [add, allowed, role],
   );
   const scans = useScanDesk({ file, grounds, record });
-  const nameOf = useCallback((id: string) => checkers.find((checker) => checker.id === id)?.name ?? id, [checkers]);
+  const nameOf = useCallback((id: string) => people.find((person) => person.id === id)?.name ?? id, [people]);
+  const checkers = useMemo(() => people.filter((each) => !each.retired && may(each.role, 'opinionGiven')), [people]);
   const { number } = folder;
   const value = useMemo(
-    () => ({ number, file, grounds, record, nameOf, checkers }),
-    [number, file, grounds, record, nameOf, checkers],
+    () => ({ number, file, grounds, record, nameOf, checkers, refused }),
+    [number, file, grounds, record, nameOf, checkers, refused],
   );
   const { assessment, settled } = standing;
   const weighed = useMemo(() => ({ assessment, settled }), [assessment, settled]);

@@ -1,6 +1,7 @@
 'use client';
 import type { CaseEvent } from '@/core/casefile/event';
 import { Button } from '../controls/Button';
+import { useProve } from '../people/Me';
 import { useCaseBook, useSaving } from './CaseBook';
 
 function deed({ type, body }: CaseEvent): string {
@@ -22,9 +23,15 @@ function deed({ type, body }: CaseEvent): string {
 
 /** Shown only while something is not saved: why, and what can be done about it. Nothing typed is lost. */
 export function SaveBar() {
-  const { nameOf } = useCaseBook();
+  const { nameOf, refused } = useCaseBook();
+  const prove = useProve();
   const { trouble, pending, retry, drop } = useSaving();
-  if (!trouble) return null;
+  if (!trouble)
+    return refused ? (
+      <p role="alert" className="border-y border-differs bg-sheet px-5 py-3">
+        {refused}
+      </p>
+    ) : null;
   const count = `${pending.length} ${pending.length === 1 ? 'entry' : 'entries'}`;
   return (
     <div role="alert" className="border-y border-differs bg-sheet px-5 py-3">
@@ -41,9 +48,25 @@ export function SaveBar() {
         </ul>
       )}
       <div className="mt-2 flex gap-2">
-        <Button look="act" onClick={retry}>
-          {trouble.kind === 'conflict' ? 'Add mine after theirs' : 'Save again'}
-        </Button>
+        {trouble.kind === 'failed' && trouble.wants === 'signIn' && (
+          <a
+            href="/sign-in"
+            target="_blank"
+            rel="noreferrer"
+            className="inline-flex min-h-9 items-center rounded-sm bg-act px-3 text-on-act"
+          >
+            Sign in beside this page
+          </a>
+        )}
+        {trouble.kind === 'failed' && trouble.wants === 'proof' ? (
+          <Button look="act" onClick={async () => (await prove()) && retry()}>
+            It is me
+          </Button>
+        ) : (
+          <Button look={trouble.kind === 'failed' && trouble.wants === 'signIn' ? 'plain' : 'act'} onClick={retry}>
+            {trouble.kind === 'conflict' ? 'Add mine after theirs' : 'Save again'}
+          </Button>
+        )}
         <Button onClick={drop}>Drop mine</Button>
       </div>
     </div>

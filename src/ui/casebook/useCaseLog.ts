@@ -8,7 +8,7 @@ import { afterKeeping, type CaseState, stateOf as caseStateOf, withPending } fro
 
 /** What stands between the person and a saved case. */
 export type SaveTrouble =
-  | { kind: 'failed'; sentence: string }
+  | { kind: 'failed'; sentence: string; wants?: 'signIn' | 'proof' }
   | { kind: 'conflict'; sentence: string; since: CaseEvent[] };
 
 export interface CaseLog {
@@ -65,7 +65,7 @@ export function useCaseLog(initial: CaseFolder): CaseLog {
       const turned = error instanceof Turned ? error : new Turned((error as Error).message, 0);
       if (turned.status === 409 && turned.since.length > 0) {
         setTrouble({ kind: 'conflict', sentence: turned.message, since: turned.since as CaseEvent[] });
-      } else setTrouble({ kind: 'failed', sentence: turned.message });
+      } else setTrouble({ kind: 'failed', sentence: turned.message, wants: turned.wants });
     }
   }, [see]);
 

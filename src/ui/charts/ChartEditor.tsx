@@ -9,6 +9,7 @@ import { LabelledChoice } from '../controls/LabelledChoice';
 import { RemoveButton } from '../controls/RemoveButton';
 import { TextField } from '../controls/TextField';
 import { Tick } from '../controls/Tick';
+import { useMay } from '../people/Me';
 import { RecordTabs } from '../records/RecordTabs';
 import { SaveNotice } from '../records/SaveNotice';
 import { recordId, useSaveRecord } from '../records/useSaveRecord';
@@ -34,6 +35,7 @@ export function ChartEditor({
   const [grid, setGrid] = useState(() => gridOf(kept));
   const table = useRef<HTMLTableElement>(null);
   const { save, message, failed } = useSaveRecord();
+  const mayDo = useMay();
   const { columns } = grid;
   const chart: SizeChart = { ...rest, columns, rows: rowsOf(grid) };
   const wrong = [
@@ -91,7 +93,7 @@ export function ChartEditor({
           checked={rest.mirrored ?? false}
           onChange={(mirrored) => setRest({ ...rest, mirrored })}
         />
-        <Button look="act" disabled={wrong.length > 0} onClick={keep}>
+        <Button look="act" disabled={!mayDo('editRecords') || wrong.length > 0} onClick={keep}>
           Save chart <Key>Ctrl S</Key>
         </Button>
       </div>

@@ -89,7 +89,7 @@ export function CheckEditor({
   return (
     <main className="mx-auto max-w-[1360px] px-5 py-4">
       <RecordTabs />
-      <EditorHead saveName="Save check" back={back} wrong={wrong} onSave={keep}>
+      <EditorHead deed="editChecks" saveName="Save check" back={back} wrong={wrong} onSave={keep}>
         <span className="text-soft">{release ? `${release.name}, ${release.colourName}:` : `${kind.name}:`}</span>{' '}
         <strong className="font-semibold">{draft.name.trim() || 'a new check'}</strong>
       </EditorHead>

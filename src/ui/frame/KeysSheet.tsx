@@ -12,6 +12,7 @@ const GROUPS: { name: string; keys: [keys: string[], does: string][] }[] = [
       [['e'], 'Seen codes'],
       [['Ctrl K'], 'find a case or a release'],
       [['d'], 'dim room'],
+      [['h'], 'somebody else takes over; then 0 ends the shift'],
       [['?'], 'this page'],
     ],
   },

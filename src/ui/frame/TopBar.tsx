@@ -2,11 +2,12 @@
 import { Moon, Search, Sun } from 'lucide-react';
 import Link from 'next/link';
 import { usePathname, useRouter } from 'next/navigation';
-import { lazy, useEffect, useState } from 'react';
+import { type ComponentProps, lazy, useEffect, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Key } from '../controls/Button';
 import { Later } from '../controls/Later';
-import { BenchPicker } from './BenchPicker';
+import { useMe } from '../people/Me';
+import { WhoIsHere } from '../people/WhoIsHere';
 
 const FindPalette = lazy(async () => ({ default: (await import('./FindPalette')).FindPalette }));
 const KeysSheet = lazy(async () => ({ default: (await import('./KeysSheet')).KeysSheet }));
@@ -17,22 +18,21 @@ const VIEWS = [
     href: '/releases',
     name: 'Records',
     key: 'r',
-    owns: (path: string) => /^\/(releases|schemes|charts|checks|rules|house|keeping)/.test(path),
+    owns: (path: string) => /^\/(releases|schemes|charts|checks|rules|house|keeping|people)/.test(path),
   },
   { href: '/seen', name: 'Seen codes', key: 'e', owns: (path: string) => path.startsWith('/seen') },
 ];
 
 /** Name, views, finding, dim room, and who is at the bench. */
 export function TopBar({
-  checkers,
-  checker,
+  here,
+  oneKey,
   room,
-}: {
-  checkers: { id: string; name: string }[];
-  checker: string | null;
+}: Pick<ComponentProps<typeof WhoIsHere>, 'here' | 'oneKey'> & {
   room: 'bright' | 'dim';
 }) {
   const path = usePathname();
+  const me = useMe();
   const router = useRouter();
   const [dim, setDim] = useState(room === 'dim');
   const [finding, setFinding] = useState(false);
@@ -53,9 +53,10 @@ export function TopBar({
   useHotkeys(
     VIEWS.map(({ key }) => key),
     (event) => router.push(VIEWS.find(({ key }) => key === event.key)?.href ?? '/'),
+    { enabled: me !== null },
     [router],
   );
-  useHotkeys('mod+k', () => setFinding(true), { preventDefault: true, enableOnFormTags: true });
+  useHotkeys('mod+k', () => setFinding(true), { enabled: me !== null, preventDefault: true, enableOnFormTags: true });
   useHotkeys('?', () => setKeys(true), { useKey: true });
 
   return (
@@ -64,7 +65,7 @@ export function TopBar({
         Pinprick
       </Link>
       <nav aria-label="Views" className="flex gap-1">
-        {VIEWS.map(({ href, name, owns }) => (
+        {(me ? VIEWS : []).map(({ href, name, owns }) => (
           <Link
             key={href}
             href={href}
@@ -76,13 +77,15 @@ export function TopBar({
         ))}
       </nav>
       <div className="ml-auto flex flex-wrap items-center gap-x-4 gap-y-1">
-        <button
-          type="button"
-          onClick={() => setFinding(true)}
-          className="flex min-h-9 items-center gap-2 text-soft hover:text-ink"
-        >
-          <Search size={15} aria-hidden /> Find <Key>Ctrl K</Key>
-        </button>
+        {me && (
+          <button
+            type="button"
+            onClick={() => setFinding(true)}
+            className="flex min-h-9 items-center gap-2 text-soft hover:text-ink"
+          >
+            <Search size={15} aria-hidden /> Find <Key>Ctrl K</Key>
+          </button>
+        )}
         <button
           type="button"
           aria-pressed={dim}
@@ -99,7 +102,7 @@ export function TopBar({
         >
           Keys <Key>?</Key>
         </button>
-        <BenchPicker checkers={checkers} checker={checker} />
+        {me && <WhoIsHere me={me} here={here} oneKey={oneKey} />}
       </div>
       {finding && (
         <Later>

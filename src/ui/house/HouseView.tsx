@@ -7,6 +7,7 @@ import { formatInstant, isTimeZone } from '@/core/dates/instant';
 import { type House, type HouseRules, UNNAMED_HOUSE } from '@/core/judgement/houseRules';
 import { Button, Key } from '../controls/Button';
 import { TextField } from '../controls/TextField';
+import { useMay } from '../people/Me';
 import { RecordTabs } from '../records/RecordTabs';
 import { post, request } from '../request';
 
@@ -23,6 +24,7 @@ export function HouseView({ rules, revision, zones }: { rules: HouseRules; revis
   });
   const [message, setMessage] = useState('');
   const router = useRouter();
+  const mayDo = useMay();
   const form = watch();
   const save = handleSubmit(async ({ languages, logo, ...house }) => {
     if (!isTimeZone(house.timeZone)) {
@@ -61,7 +63,7 @@ export function HouseView({ rules, revision, zones }: { rules: HouseRules; revis
           <h1 className="text-lg font-semibold">The house</h1>
           <div className="flex items-center gap-3">
             {message && <p role="status">{message}</p>}
-            <Button type="submit" look="act" disabled={form.name.trim() === ''}>
+            <Button type="submit" look="act" disabled={form.name.trim() === '' || !mayDo('editHouse')}>
               Save <Key>Ctrl S</Key>
             </Button>
           </div>

@@ -6,6 +6,7 @@ import { spacedKeyName } from '@/core/trust/statements';
 import { Button, Key } from '../controls/Button';
 import { TextField } from '../controls/TextField';
 import { useInstant } from '../house/House';
+import { useMay } from '../people/Me';
 import { RecordTabs } from '../records/RecordTabs';
 import { post, request } from '../request';
 import { ageWords } from './ageWords';
@@ -29,6 +30,7 @@ export function KeepingView({ first }: { first: Keeping }) {
   const [label, setLabel] = useState('');
   const [publicKey, setPublicKey] = useState('');
   const formatInstant = useInstant();
+  const keeps = useMay()('keepDesk');
   const { running, newest, folder, checked, anchor, key, known, clock, now } = state;
 
   const send = async (body: object) => {
@@ -48,8 +50,8 @@ export function KeepingView({ first }: { first: Keeping }) {
     }, POLL_MS);
     return () => clearTimeout(timer);
   }, [running]);
-  useHotkeys('b', () => void (folder && !running && send({ begin: 'backup' })));
-  useHotkeys('x', () => void (!running && send({ begin: 'check' })));
+  useHotkeys('b', () => void (keeps && folder && !running && send({ begin: 'backup' })));
+  useHotkeys('x', () => void (keeps && !running && send({ begin: 'check' })));
   const trust = async (event: FormEvent) => {
     event.preventDefault();
     if (!(await send({ publicKey, label }))) return;
@@ -97,7 +99,7 @@ export function KeepingView({ first }: { first: Keeping }) {
             </p>
           )}
           <div className="flex items-center gap-3">
-            <Button disabled={!folder || running !== null} onClick={() => void send({ begin: 'backup' })}>
+            <Button disabled={!folder || running !== null || !keeps} onClick={() => void send({ begin: 'backup' })}>
               Back up now <Key>b</Key>
             </Button>
             {share('backup')}
@@ -130,7 +132,7 @@ export function KeepingView({ first }: { first: Keeping }) {
             <p className="text-soft">Not looked at since the desk was started.</p>
           )}
           <div className="flex items-center gap-3">
-            <Button disabled={running !== null} onClick={() => void send({ begin: 'check' })}>
+            <Button disabled={running !== null || !keeps} onClick={() => void send({ begin: 'check' })}>
               Look at everything <Key>x</Key>
             </Button>
             {share('check')}
@@ -201,7 +203,7 @@ export function KeepingView({ first }: { first: Keeping }) {
               maxLength={60}
               onChange={({ target }) => setPublicKey(target.value)}
             />
-            <Button type="submit" disabled={label.trim() === '' || publicKey.trim() === ''}>
+            <Button type="submit" disabled={!keeps || label.trim() === '' || publicKey.trim() === ''}>
               Add the key
             </Button>
           </form>

@@ -2,11 +2,13 @@
 import { useRouter } from 'next/navigation';
 import { useRef, useState } from 'react';
 import { Button } from '../controls/Button';
+import { useMay } from '../people/Me';
 import { request } from '../request';
 
 /** Take in a case that was exported here or elsewhere. */
 export function ImportCase() {
   const router = useRouter();
+  const mayDo = useMay();
   const input = useRef<HTMLInputElement>(null);
   const [trouble, setTrouble] = useState('');
   const take = async (file: File) => {
@@ -18,6 +20,7 @@ export function ImportCase() {
       setTrouble((error as Error).message);
     }
   };
+  if (!mayDo('import')) return null;
   return (
     <div className="flex items-center gap-3">
       {trouble && (

@@ -9,6 +9,7 @@ import { USUAL } from '../casebook/circumstances';
 import { Button, Key } from '../controls/Button';
 import { Choice } from '../controls/Choice';
 import { Sheet } from '../controls/Sheet';
+import { useMay } from '../people/Me';
 import { post } from '../request';
 import type { Pick } from '../scan/ReleaseFinder';
 
@@ -26,6 +27,7 @@ const KINDS: { value: GoodsKind; label: string }[] = [
 /** The last step before a case: which size, and where the item comes from. */
 export function OpenCaseSheet({ intake, onClose }: { intake: Intake; onClose: () => void }) {
   const router = useRouter();
+  const mayDo = useMay();
   const candidate = intake.pick?.candidate;
   const query = intake.pick?.query ?? ('query' in intake ? intake.query : '');
   const [caseId] = useState(() => newUuid());
@@ -101,13 +103,16 @@ export function OpenCaseSheet({ intake, onClose }: { intake: Intake; onClose: ()
           <legend className="mb-1 text-soft">How it comes to the bench</legend>
           <CircumstanceChoices value={circumstances} onChange={setCircumstances} />
         </fieldset>
+        {!mayDo('opened') && (
+          <p className="text-differs">You are here as reader: you may look at cases, not open them.</p>
+        )}
         {trouble && (
           <p role="alert" className="text-differs">
             {trouble}
           </p>
         )}
         <div className="flex items-center gap-3">
-          <Button type="submit" look="act" disabled={sending} autoFocus>
+          <Button type="submit" look="act" disabled={sending || !mayDo('opened')} autoFocus>
             Open case <Key>Enter</Key>
           </Button>
           <Button onClick={onClose}>Back</Button>

@@ -1,22 +1,28 @@
 'use client';
 import Link from 'next/link';
 import { usePathname } from 'next/navigation';
+import { useMay, useMe } from '../people/Me';
 
 const TABS = [
-  { href: '/releases', name: 'Releases' },
-  { href: '/schemes', name: 'Code schemes' },
-  { href: '/charts', name: 'Size charts' },
-  { href: '/checks', name: 'Checks' },
-  { href: '/rules', name: 'House rules' },
-  { href: '/house', name: 'The house' },
-  { href: '/keeping', name: 'Keeping' },
-];
+  { href: '/releases', name: 'Releases', deed: 'editRecords' },
+  { href: '/schemes', name: 'Code schemes', deed: 'editRecords' },
+  { href: '/charts', name: 'Size charts', deed: 'editRecords' },
+  { href: '/checks', name: 'Checks', deed: 'editChecks' },
+  { href: '/rules', name: 'House rules', deed: 'editHouse' },
+  { href: '/house', name: 'The house', deed: 'editHouse' },
+  // Everybody changes their own sign-in there.
+  { href: '/people', name: 'People', deed: null },
+  { href: '/keeping', name: 'Keeping', deed: 'keepDesk' },
+] as const;
 
 /** The kinds of record that the desk keeps, above their lists. */
 export function RecordTabs() {
   const path = usePathname();
+  const me = useMe();
+  const mayDo = useMay();
+  const here = TABS.find(({ href }) => path.startsWith(href));
   return (
-    <nav aria-label="Records" className="mb-4 flex gap-1 border-b">
+    <nav aria-label="Records" className="mb-4 flex flex-wrap gap-x-1 border-b">
       {TABS.map(({ href, name }) => (
         <Link
           key={href}
@@ -27,6 +33,11 @@ export function RecordTabs() {
           {name}
         </Link>
       ))}
+      {me && here?.deed && !mayDo(here.deed) && (
+        <p className="ml-auto flex min-h-9 items-center text-[13px] text-soft">
+          You are here as {me.role}: you may look at this, not change it.
+        </p>
+      )}
     </nav>
   );
 }

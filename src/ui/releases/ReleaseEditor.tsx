@@ -52,7 +52,13 @@ export function ReleaseEditor({
   return (
     <main className="mx-auto max-w-[1360px] px-5 py-4">
       <RecordTabs />
-      <EditorHead saveName="Save record" back={`/releases/${release.id}`} wrong={wrong} onSave={keep}>
+      <EditorHead
+        deed="editRecords"
+        saveName="Save record"
+        back={`/releases/${release.id}`}
+        wrong={wrong}
+        onSave={keep}
+      >
         <strong className="font-semibold">{release.name}</strong>, {release.colourName}{' '}
         <span className="font-mono text-[17px] text-soft">{release.styleCode}</span>
       </EditorHead>

@@ -10,6 +10,7 @@ import { Button, Key } from '../controls/Button';
 import { Choice } from '../controls/Choice';
 import { Sheet } from '../controls/Sheet';
 import { Tick } from '../controls/Tick';
+import { useMay } from '../people/Me';
 import { RecordTabs } from '../records/RecordTabs';
 import { post } from '../request';
 import { type Preview, PreviewTable } from './PreviewTable';
@@ -76,6 +77,7 @@ export function RulesView({
   kinds: { id: string; name: string; checks: { id: string; name: string }[] }[];
 }) {
   const router = useRouter();
+  const mayDo = useMay();
   const [rules, setRules] = useState(kept);
   const [preview, setPreview] = useState<Preview | null>(null);
   const [message, setMessage] = useState('');
@@ -109,7 +111,7 @@ export function RulesView({
     }
   };
   const ask = () => {
-    if (!changed) return;
+    if (!changed || !mayDo('editHouse')) return;
     if (preview && preview.warnings.length > 0) setWarned(true);
     else void save();
   };
@@ -129,7 +131,7 @@ export function RulesView({
         </h1>
         <div className="flex items-center gap-3">
           {message && <p role="status">{message}</p>}
-          <Button look="act" disabled={!changed} onClick={ask}>
+          <Button look="act" disabled={!changed || !mayDo('editHouse')} onClick={ask}>
             Save rules <Key>Ctrl S</Key>
           </Button>
         </div>

@@ -10,6 +10,7 @@ import { LabelledChoice } from '../controls/LabelledChoice';
 import { RemoveButton } from '../controls/RemoveButton';
 import { TextField } from '../controls/TextField';
 import { Tick } from '../controls/Tick';
+import { useMay } from '../people/Me';
 import { RecordTabs } from '../records/RecordTabs';
 import { SaveNotice } from '../records/SaveNotice';
 import { recordId, useSaveRecord } from '../records/useSaveRecord';
@@ -42,6 +43,7 @@ export function SchemeEditor({
   const examples = useFieldArray({ control, name: 'examples', keyName: 'key' });
   const [samples, setSamples] = useState(() => kept.examples.map(({ code }) => code).join('\n'));
   const { save, message, failed } = useSaveRecord();
+  const mayDo = useMay();
   // A new object each time: forms of segments are kept by it.
   const scheme = { ...watch() };
   const problems = checkScheme(scheme);
@@ -90,7 +92,7 @@ export function SchemeEditor({
           checked={scheme.caseMatters === true}
           onChange={(caseMatters) => setValue('caseMatters', caseMatters || undefined)}
         />
-        <Button look="act" disabled={wrong.length > 0} onClick={keep}>
+        <Button look="act" disabled={!mayDo('editRecords') || wrong.length > 0} onClick={keep}>
           Save scheme <Key>Ctrl S</Key>
         </Button>
       </div>

@@ -8,9 +8,10 @@ import { Button, Key } from '../controls/Button';
 import { Choice } from '../controls/Choice';
 import { Sheet } from '../controls/Sheet';
 import { Tick } from '../controls/Tick';
+import { useMay } from '../people/Me';
 
 /** Ask another checker, who answers without seeing the first answers; both are shown side by side afterwards. */
-export function OpinionPanel({ me }: { me: string | null }) {
+export function OpinionPanel({ me }: { me: string }) {
   const { number, file, record, nameOf, checkers } = useCaseBook();
   const { assessment } = useStanding();
   const others = checkers.filter(({ id }) => id !== me);
@@ -18,13 +19,14 @@ export function OpinionPanel({ me }: { me: string | null }) {
   const [asking, setAsking] = useState(false);
   const answered = assessment.findings.filter(({ check }) => file.findings[check.id]?.state === 'recorded');
   const disputed = answered.filter(({ mark }) => mark === 'differs' || mark === 'missing' || mark === 'cantTell');
+  const mayDo = useMay();
   const [chosen, setChosen] = useState<string[]>([]);
   const begin = () => {
     setChosen((disputed.length > 0 ? disputed : answered.slice(0, 5)).map(({ check }) => check.id));
     setAsking(true);
   };
   const nameOfCheck = (id: string) => assessment.findings.find(({ check }) => check.id === id)?.check.name ?? id;
-  const askable = !file.seal && others.length > 0 && answered.length > 0;
+  const askable = !file.seal && mayDo('opinionAsked') && others.length > 0 && answered.length > 0;
   if (!askable && file.opinions.length === 0) return null;
   return (
     <section className="border-t pt-3">

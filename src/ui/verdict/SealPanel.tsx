@@ -8,6 +8,7 @@ import { useCaseBook, useSaving, useStanding } from '../casebook/CaseBook';
 import { Button, Key } from '../controls/Button';
 import { Sheet } from '../controls/Sheet';
 import { useInstant } from '../house/House';
+import { useMay, useStake } from '../people/Me';
 
 /** Seal the verdict, or see by whom and on what it was sealed, and reopen it with a reason. */
 export function SealPanel() {
@@ -15,14 +16,16 @@ export function SealPanel() {
   const formatInstant = useInstant();
   const { assessment, settled } = useStanding();
   const log = useSaving();
+  const stake = useStake();
+  const mayDo = useMay();
   const [asking, setAsking] = useState<'seal' | 'reopen' | 'close' | null>(null);
   const [reason, setReason] = useState('');
   const { goods, packaging } = assessment;
   const { seal } = file;
 
-  const sealIt = () => {
-    record('verdictSealed', verdictBody(file, log.folder.grounds));
+  const sealIt = async () => {
     setAsking(null);
+    if (await stake()) record('verdictSealed', verdictBody(file, log.folder.grounds));
   };
   const giveReason = (event: FormEvent) => {
     event.preventDefault();
@@ -76,7 +79,7 @@ export function SealPanel() {
           {nameOf(file.closed.by)}, {formatInstant(file.closed.at)}: {file.closed.reason}
         </p>
         <div className="mt-3">
-          <Button data-key="s" onClick={() => setAsking('reopen')}>
+          <Button data-key="s" disabled={!mayDo('reopened')} onClick={() => setAsking('reopen')}>
             Reopen with a reason <Key>s</Key>
           </Button>
         </div>
@@ -123,7 +126,7 @@ export function SealPanel() {
           )}
         </dl>
         <div className="mt-3 flex flex-wrap gap-2">
-          <Button data-key="s" onClick={() => setAsking('reopen')}>
+          <Button data-key="s" disabled={!mayDo('reopened')} onClick={() => setAsking('reopen')}>
             Reopen with a reason <Key>s</Key>
           </Button>
           <ExportLink number={log.folder.number} />
@@ -135,11 +138,16 @@ export function SealPanel() {
   return (
     <section className="border-t pt-3">
       <div className="flex flex-wrap gap-2">
-        <Button data-key="s" look="act" onClick={() => setAsking('seal')} disabled={log.pending.length > 0 || !settled}>
+        <Button
+          data-key="s"
+          look="act"
+          onClick={() => setAsking('seal')}
+          disabled={log.pending.length > 0 || !settled || !mayDo('verdictSealed')}
+        >
           Seal verdict <Key>s</Key>
         </Button>
         <ExportLink number={log.folder.number} />
-        <Button look="quiet" onClick={() => setAsking('close')}>
+        <Button look="quiet" disabled={!mayDo('caseClosed')} onClick={() => setAsking('close')}>
           Close without a verdict
         </Button>
       </div>

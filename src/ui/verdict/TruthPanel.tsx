@@ -6,6 +6,7 @@ import { Button, Key } from '../controls/Button';
 import { Choice } from '../controls/Choice';
 import { Sheet } from '../controls/Sheet';
 import { useInstant } from '../house/House';
+import { useMay, useStake } from '../people/Me';
 
 const SOURCES: { value: TruthSource; label: string; trust: number }[] = [
   { value: 'maker', label: 'the maker', trust: 1 },
@@ -28,6 +29,8 @@ const PACKAGING_WORDS = { own: 'its own', foreign: 'not its own', unknown: 'not 
 export function TruthPanel() {
   const { file, record, nameOf } = useCaseBook();
   const formatInstant = useInstant();
+  const stake = useStake();
+  const mayDo = useMay();
   const [open, setOpen] = useState(false);
   const [truth, setTruth] = useState<ConfirmedTruth>({
     goods: 'genuine',
@@ -37,11 +40,11 @@ export function TruthPanel() {
     note: '',
   });
   if (!file.seal) return null;
-  const confirm = (event: FormEvent) => {
+  const confirm = async (event: FormEvent) => {
     event.preventDefault();
     if (truth.note.trim() === '') return;
-    record('truthConfirmed', { ...truth, note: truth.note.trim().slice(0, 400) });
     setOpen(false);
+    if (await stake()) record('truthConfirmed', { ...truth, note: truth.note.trim().slice(0, 400) });
   };
   const known = file.truth;
   return (
@@ -60,7 +63,7 @@ export function TruthPanel() {
       ) : (
         <p className="text-soft">Not known yet. Once it is, the checks learn from it.</p>
       )}
-      <Button data-key="t" className="mt-2" onClick={() => setOpen(true)}>
+      <Button data-key="t" className="mt-2" disabled={!mayDo('truthConfirmed')} onClick={() => setOpen(true)}>
         {known ? 'Correct it' : 'Confirm the truth'} <Key>t</Key>
       </Button>
       <Sheet

@@ -46,7 +46,7 @@ const STYLES: Partial<Record<VerdictSentence['about'], string>> = {
 };
 
 /** What is decided, why, how sure, what was not looked at; then the working, and the seal. */
-export function VerdictView({ me }: { me: string | null }) {
+export function VerdictView({ me }: { me: string }) {
   const { file, grounds } = useCaseBook();
   const { assessment } = useStanding();
   const scans = useScans();

@@ -1,16 +1,15 @@
 import { saveCheck } from '@/desk/checks';
-import { theDesk } from '../../desk';
-import { bodyJson, respond, whoIsAtBench } from '../respond';
+import { atDesk, bodyJson, respond } from '../respond';
 
 /** POST { kind, check }: keep a check of a kind of goods. */
 export function POST(request: Request): Promise<Response> {
   return respond(async () => {
-    await whoIsAtBench();
+    const { desk, me } = await atDesk();
     const { kind, check, from } = await bodyJson<{
       kind: string;
-      check: Parameters<typeof saveCheck>[2];
+      check: Parameters<typeof saveCheck>[3];
       from: number;
     }>(request);
-    return saveCheck(await theDesk(), String(kind), check, Number(from));
+    return saveCheck(desk, me.id, String(kind), check, Number(from));
   });
 }

@@ -1,14 +1,18 @@
 import { identify } from '@/desk/identify';
-import { theDesk } from '../../desk';
-import { respond } from '../respond';
+import { atDesk, respond } from '../respond';
 
 /** GET ?fact=gtin&raw=text&maker=id&release=id: what the records say of a printed code, while it is being typed. */
 export function GET(request: Request): Promise<Response> {
   const { searchParams } = new URL(request.url);
   return respond(async () =>
-    identify((await theDesk()).store, searchParams.get('fact') ?? '', (searchParams.get('raw') ?? '').slice(0, 400), {
-      maker: searchParams.get('maker'),
-      release: searchParams.get('release'),
-    }),
+    identify(
+      (await atDesk()).desk.store,
+      searchParams.get('fact') ?? '',
+      (searchParams.get('raw') ?? '').slice(0, 400),
+      {
+        maker: searchParams.get('maker'),
+        release: searchParams.get('release'),
+      },
+    ),
   );
 }

@@ -1,14 +1,14 @@
 import type { ReactNode } from 'react';
 import { opinionAskedOf } from '@/desk/blind';
 import { firstAssessment } from '@/desk/firstLook';
-import { checkersAtBench } from '@/desk/roster';
+import { everybody } from '@/desk/people/roster';
 import { CaseBook } from '@/ui/casebook/CaseBook';
 import { CaseStrip } from '@/ui/casebook/CaseStrip';
 import { SaveBar } from '@/ui/casebook/SaveBar';
 import { TroubleBar } from '@/ui/casebook/TroubleBar';
 import { ScanSheet } from '@/ui/scan/ScanSheet';
 import { BlindGate } from '@/ui/second/BlindGate';
-import { checkerAtBench, theDesk } from '../../desk';
+import { atDesk } from '../../desk';
 import { pageFolder } from './folder';
 
 export default async function CaseLayout({
@@ -19,16 +19,15 @@ export default async function CaseLayout({
   params: Promise<{ number: string }>;
 }) {
   const { number } = await params;
-  const desk = await theDesk();
-  const me = (await checkerAtBench())?.id ?? null;
+  const { desk, me } = await atDesk();
   const folder = await pageFolder(number);
-  const opinion = opinionAskedOf(folder, me);
+  const opinion = opinionAskedOf(folder, me.id);
   return (
     <CaseBook
       key={`${folder.id}/${opinion ?? ''}`}
       folder={folder}
       first={firstAssessment(folder)}
-      checkers={await checkersAtBench(desk)}
+      people={await everybody(desk)}
     >
       {opinion ? <BlindGate number={folder.number} opinion={opinion} /> : <CaseStrip />}
       <TroubleBar />

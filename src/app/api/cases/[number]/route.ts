@@ -1,12 +1,12 @@
 import { blindFolder } from '@/desk/blind';
 import { readCaseFolder } from '@/desk/caseFolder';
-import { checkerAtBench, theDesk } from '../../../desk';
-import { respond } from '../../respond';
+import { atDesk, respond } from '../../respond';
 
 /** GET: a case with its log and the documents it is held against. */
 export async function GET(_: Request, { params }: { params: Promise<{ number: string }> }): Promise<Response> {
   const { number } = await params;
-  return respond(async () =>
-    blindFolder(await readCaseFolder(await theDesk(), number), (await checkerAtBench())?.id ?? null),
-  );
+  return respond(async () => {
+    const { desk, me } = await atDesk();
+    return blindFolder(await readCaseFolder(desk, number), me.id);
+  });
 }

@@ -1,9 +1,8 @@
 import { newestRelease } from '@/desk/releases';
-import { theDesk } from '../../../desk';
-import { respond } from '../../respond';
+import { atDesk, respond } from '../../respond';
 
 /** GET: the newest revision of a release record, as a case names it. */
 export async function GET(_: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {
   const { id } = await params;
-  return respond(async () => newestRelease(await theDesk(), id));
+  return respond(async () => newestRelease((await atDesk()).desk, id));
 }

@@ -1,10 +1,9 @@
 import { previewRules } from '@/desk/houseRules';
-import { theDesk } from '../../../desk';
-import { bodyJson, respond } from '../../respond';
+import { atDesk, bodyJson, respond } from '../../respond';
 
 /** POST: what edited rules would have made of the last confirmed cases. */
 export function POST(request: Request): Promise<Response> {
   return respond(async () =>
-    previewRules(await theDesk(), await bodyJson<Parameters<typeof previewRules>[1]>(request)),
+    previewRules((await atDesk()).desk, await bodyJson<Parameters<typeof previewRules>[1]>(request)),
   );
 }

@@ -1,10 +1,10 @@
 import { firstCodes } from '@/desk/firstLook';
 import { CodesView } from '@/ui/codes/CodesView';
-import { theDesk } from '../../../desk';
+import { atDesk } from '../../../desk';
 import { pageFolder } from '../folder';
 
 export default async function CodesPage({ params }: { params: Promise<{ number: string }> }) {
-  const today = (await theDesk()).now().slice(0, 10);
+  const today = (await atDesk()).desk.now().slice(0, 10);
   const { number } = await params;
   return <CodesView today={today} first={firstCodes(await pageFolder(number), today)} />;
 }

@@ -1,6 +1,6 @@
 import { VerdictView } from '@/ui/verdict/VerdictView';
-import { checkerAtBench } from '../../../desk';
+import { atDesk } from '../../../desk';
 
 export default async function VerdictPage() {
-  return <VerdictView me={(await checkerAtBench())?.id ?? null} />;
+  return <VerdictView me={(await atDesk()).me.id} />;
 }

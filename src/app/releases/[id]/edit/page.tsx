@@ -1,11 +1,11 @@
 import { readKind } from '@/desk/checks';
 import { readRelease } from '@/desk/releases';
 import { ReleaseEditor } from '@/ui/releases/ReleaseEditor';
-import { orNotFound, theDesk } from '../../../desk';
+import { atDesk, orNotFound } from '../../../desk';
 
 export default async function EditReleasePage({ params }: { params: Promise<{ id: string }> }) {
   const { id } = await params;
-  const desk = await theDesk();
+  const { desk } = await atDesk();
   const { release } = await orNotFound(readRelease(desk, id));
   const { body: kind } = await orNotFound(readKind(desk, release.body.kind));
   return <ReleaseEditor key={release.revision} release={release.body} revision={release.revision} kind={kind} />;

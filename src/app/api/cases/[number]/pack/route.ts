@@ -1,14 +1,13 @@
 import { requireSight } from '@/desk/blind';
 import { makePack } from '@/desk/pack';
-import { checkerAtBench, theDesk } from '../../../../desk';
-import { complaint } from '../../../respond';
+import { atDesk, complaint } from '../../../respond';
 
 /** GET: the evidence pack of a case, a ZIP with manifest. */
 export async function GET(_request: Request, { params }: { params: Promise<{ number: string }> }): Promise<Response> {
   try {
     const { number } = await params;
-    const desk = await theDesk();
-    await requireSight(desk, number, (await checkerAtBench())?.id ?? null);
+    const { desk, me } = await atDesk();
+    await requireSight(desk, number, me.id);
     const pack = await makePack(desk, number);
     return new Response(new Blob([pack as BlobPart]), {
       headers: {

@@ -1,14 +1,13 @@
 import { requireSight } from '@/desk/blind';
 import { makeReport } from '@/desk/report/makeReport';
-import { checkerAtBench, theDesk } from '../../../../desk';
-import { complaint } from '../../../respond';
+import { atDesk, complaint } from '../../../respond';
 
 /** GET ?paper=letter&slip: the report of a case as a PDF, A4 unless said otherwise; or its slip. */
 export async function GET(request: Request, { params }: { params: Promise<{ number: string }> }): Promise<Response> {
   try {
     const { number } = await params;
-    const desk = await theDesk();
-    await requireSight(desk, number, (await checkerAtBench())?.id ?? null);
+    const { desk, me } = await atDesk();
+    await requireSight(desk, number, me.id);
     const paper = new URL(request.url).searchParams.get('paper') === 'letter' ? 'LETTER' : 'A4';
     const as = new URL(request.url).searchParams.has('slip') ? 'slip' : 'report';
     const pdf = await makeReport(desk, number, paper, as);

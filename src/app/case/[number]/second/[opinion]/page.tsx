@@ -1,7 +1,7 @@
 import { BlindOpinion } from '@/ui/second/BlindOpinion';
-import { checkerAtBench } from '../../../../desk';
+import { atDesk } from '../../../../desk';
 
 export default async function SecondOpinionPage({ params }: { params: Promise<{ opinion: string }> }) {
   const { opinion } = await params;
-  return <BlindOpinion opinion={opinion} me={(await checkerAtBench())?.id ?? null} />;
+  return <BlindOpinion opinion={opinion} me={(await atDesk()).me.id} />;
 }

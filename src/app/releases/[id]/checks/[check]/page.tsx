@@ -3,11 +3,11 @@ import { readKind } from '@/desk/checks';
 import { readRelease } from '@/desk/releases';
 import { blankCheck } from '@/ui/checks/blankCheck';
 import { CheckEditor } from '@/ui/checks/CheckEditor';
-import { orNotFound, theDesk } from '../../../../desk';
+import { atDesk, orNotFound } from '../../../../desk';
 
 export default async function ReleaseCheckPage({ params }: { params: Promise<{ id: string; check: string }> }) {
   const { id, check: checkId } = await params;
-  const desk = await theDesk();
+  const { desk } = await atDesk();
   const { release } = await orNotFound(readRelease(desk, id));
   const { body: kind } = await orNotFound(readKind(desk, release.body.kind));
   // A check of the kind is opened as the release’s own version of it.
