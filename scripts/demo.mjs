@@ -1,10 +1,22 @@
 // npm run demo: everything from a fresh checkout to a running desk with the demo world.
 import { resolve } from 'node:path';
-import { build, chosenPort, giveUp, install, prepare, ROOT, requireNode, requirePort, serve } from './steps.mjs';
+import {
+  build,
+  chosenPort,
+  giveUp,
+  install,
+  prepare,
+  ROOT,
+  requireCertificate,
+  requireNode,
+  requirePort,
+  serve,
+} from './steps.mjs';
 
 requireNode();
 const port = chosenPort();
 const data = resolve(ROOT, process.env.PINPRICK_DATA ?? 'data/demo');
+requireCertificate();
 await requirePort(port);
 install();
 if (prepare(data, '--demo') !== 0) process.exit(1);

@@ -40,6 +40,19 @@ it('says that the port is none', () => {
   });
 });
 
+it('says what is wrong with a certificate, before anything is served', async () => {
+  const data = { PINPRICK_DATA: join(directory, 'tls') };
+  expect(start('scripts/start.mjs', { ...data, PINPRICK_CERT: 'x.crt' })).toMatchObject({
+    status: 1,
+    said: expect.stringMatching(/two files: name both/),
+  });
+  const none = { PINPRICK_CERT: 'package.json', PINPRICK_KEY: 'package.json' };
+  expect(start('scripts/start.mjs', { ...data, ...none })).toMatchObject({
+    status: 1,
+    said: expect.stringMatching(/certificate in package\.json .* cannot be used/),
+  });
+});
+
 it('says that the data directory cannot be written', async () => {
   const file = join(directory, 'file');
   await writeFile(file, '');

@@ -160,7 +160,7 @@ function statusOf(address) {
 }
 
 /** End with a sentence where only half of a certificate is given, or it cannot be read. */
-function requireCertificate() {
+export function requireCertificate() {
   if (!CERT && !KEY) return;
   if (!CERT || !KEY) giveUp('A certificate is two files: name both, PINPRICK_CERT and PINPRICK_KEY.');
   try {
@@ -172,7 +172,6 @@ function requireCertificate() {
 
 /** Start the server and print its address once it answers; ends when the server does. */
 export async function serve(port, data) {
-  requireCertificate();
   const wide = !LOOPBACK.includes(HOST) || NAMES;
   const word = newWord();
   const program = CERT
