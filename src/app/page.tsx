@@ -6,12 +6,15 @@ import { atDesk } from './desk';
 export default async function QueuePage({
   searchParams,
 }: {
-  searchParams: Promise<{ page?: string; shelf?: string; scan?: string }>;
+  searchParams: Promise<{ waiting?: string; page?: string; shelf?: string; scan?: string }>;
 }) {
   const { desk, me } = await atDesk();
-  const [{ page, shelf, scan }, people] = await Promise.all([searchParams, everybody(desk)]);
-  const done = { shelf: shelf === 'closed' ? ('closed' as const) : ('sealed' as const), page: Number(page) || 1 };
-  const queue = await readQueue(desk, me.id, done);
+  const [{ waiting, page, shelf, scan }, people] = await Promise.all([searchParams, everybody(desk)]);
+  const queue = await readQueue(desk, me.id, {
+    page: Number(waiting) || 1,
+    shelf: shelf === 'closed' ? 'closed' : 'sealed',
+    donePage: Number(page) || 1,
+  });
   const names = Object.fromEntries(people.map(({ id, name }) => [id, name]));
   return <QueueView {...queue} me={me.id} scanned={scan?.slice(0, 200) ?? null} names={names} now={desk.now()} />;
 }

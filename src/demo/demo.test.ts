@@ -15,8 +15,8 @@ beforeAll(async () => {
   // One as every test has it, one laid out anew.
   [one, two] = [await testDesk(true), await testDesk(false)];
   await fillDemo(two.desk, { history: false });
-  const { open, done: sealed } = await readQueue(one.desk, null, { shelf: 'sealed', page: 1 });
-  lines = [...open, ...sealed];
+  const { open, done: sealed } = await readQueue(one.desk, null, { shelf: 'sealed', donePage: 1 });
+  lines = [...open.lines, ...sealed.lines];
 });
 afterAll(async () => {
   await one.close();

@@ -328,8 +328,8 @@ async function giveRoles(desk: Desk): Promise<void> {
  */
 export async function fillDemo(desk: Desk, { history = true }: { history?: boolean } = {}): Promise<number> {
   await giveRoles(desk);
-  const { open, done: sealed } = await readQueue(desk, null, { shelf: 'sealed', page: 1 });
-  if (open.length + sealed.length > 0) return 0;
+  const { open, done: sealed } = await readQueue(desk, null, { shelf: 'sealed', donePage: 1 });
+  if (open.count + sealed.count > 0) return 0;
   const world = surroundings();
   const demo: Desk = { ...desk, now: world.now, newId: world.newId };
   await saveRecords(demo, [

@@ -1,13 +1,13 @@
-import { fold } from '@/core/casefile/fold';
 import { type CaseFolder, pin } from '@/core/judgement/grounds';
 import type { Release } from '@/core/releases/release';
 import { listKeys, signaturesOf } from '@/store/anchors';
-import { findCase, readEvents } from '@/store/cases';
+import { findCase } from '@/store/cases';
 import { readDocument } from '@/store/documents';
 import type { Desk } from './desk';
 import { loadGrounds } from './grounds';
+import { readLog } from './readLog';
 import { Refusal } from './refusal';
-import { caseTrouble } from './trust/caseTrouble';
+import { signedTrouble } from './trust/caseTrouble';
 import { vouchingOf } from './trust/vouching';
 
 /**
@@ -16,10 +16,10 @@ import { vouchingOf } from './trust/vouching';
  * @throws Refusal where there is no such case
  */
 export async function readCaseFolder(desk: Desk, number: string): Promise<CaseFolder> {
-  const row = await findCase(desk.store, { number });
-  if (!row) throw new Refusal('notFound', `There is no case ${number.slice(0, 40)} at this desk.`);
-  const events = await readEvents(desk.store, row.id);
-  const grounds = await loadGrounds(desk.store, fold(row.id, events));
+  const found = await findCase(desk.store, { number });
+  if (!found) throw new Refusal('notFound', `There is no case ${number.slice(0, 40)} at this desk.`);
+  const { row, events, file, trouble } = await readLog(desk, found);
+  const grounds = await loadGrounds(desk.store, file);
   const newest = grounds.release && (await readDocument<Release>(desk.store, 'release', grounds.release.id));
   const newer = newest && newest.revision > (grounds.release?.revision ?? 0);
   const newerRelease = newer ? pin(newest) : null;
@@ -29,7 +29,7 @@ export async function readCaseFolder(desk: Desk, number: string): Promise<CaseFo
     events,
     grounds,
     newerRelease,
-    trouble: await caseTrouble(desk, row, events),
+    trouble: trouble ?? (await signedTrouble(desk, row, events)),
     vouching: vouchingOf(events, await signaturesOf(desk.store, row.id), await listKeys(desk.store)),
   };
 }

@@ -9,8 +9,10 @@ import { verdictBody } from '@/core/judgement/verdictBody';
 import { type TestDesk, testDesk } from '@/demo/testing/testDesk';
 import { readCaseFolder } from './caseFolder';
 import { openDesk } from './desk';
+import { readHouseRules, saveHouseRules } from './houseRules';
 import { openCase } from './openCase';
-import { readQueue } from './queue';
+import { THE_MACHINE } from './people/roster';
+import { casesWaitingFor, findCases, readQueue } from './queue';
 import { recordEvents } from './recordEvents';
 import { saveRecords } from './records';
 import { findReleases, readRelease } from './releases';
@@ -76,9 +78,9 @@ describe('opening', () => {
     [{ query: undefined }, /text by which/],
     [{ circumstances: { ...circumstances, channel: 'theft' } }, /“channel”.*none of/],
   ])('turns down %o', async (over, sentence) => {
-    const before = (await readQueue(at.desk, null, { shelf: 'sealed', page: 1 })).open.length;
+    const before = (await readQueue(at.desk, null, { shelf: 'sealed', donePage: 1 })).open.count;
     await expect(open(over)).rejects.toThrow(sentence);
-    expect((await readQueue(at.desk, null, { shelf: 'sealed', page: 1 })).open).toHaveLength(before);
+    expect((await readQueue(at.desk, null, { shelf: 'sealed', donePage: 1 })).open.count).toBe(before);
   });
 });
 
@@ -207,21 +209,25 @@ describe('sealing', () => {
     );
     await record(number, { id: uuid(), type: 'reopened', body: { reason: 'a second exemplar came in' } });
     await record(number, fact('VK4821-107'));
-    expect(
-      (await readQueue(at.desk, null, { shelf: 'sealed', page: 1 })).open.find((line) => line.number === number),
-    ).toMatchObject({ reopened: true });
+    expect((await findCases(at.desk, number, null)).find((line) => line.number === number)).toMatchObject({
+      reopened: true,
+    });
   });
 });
 
 it('is all there after a restart', async () => {
   const number = await open();
   await record(number, fact('VK4821-107'));
-  const before = [await readQueue(at.desk, null, { shelf: 'sealed', page: 1 }), await readCaseFolder(at.desk, number)];
+  const before = [
+    await readQueue(at.desk, null, { shelf: 'sealed', donePage: 1 }),
+    await readCaseFolder(at.desk, number),
+  ];
   await at.desk.store.close();
   at.desk = await openDesk(at.directory);
-  expect([await readQueue(at.desk, null, { shelf: 'sealed', page: 1 }), await readCaseFolder(at.desk, number)]).toEqual(
-    before,
-  );
+  expect([
+    await readQueue(at.desk, null, { shelf: 'sealed', donePage: 1 }),
+    await readCaseFolder(at.desk, number),
+  ]).toEqual(before);
 });
 
 describe('export and import', () => {
@@ -252,7 +258,7 @@ describe('export and import', () => {
   });
   it('refuses truncated, foreign and tampered files, and saves nothing', async () => {
     const text = JSON.stringify(await exportCase(at.desk, 'PP-0005'));
-    const before = await readQueue(fresh.desk, null, { shelf: 'sealed', page: 1 });
+    const before = await readQueue(fresh.desk, null, { shelf: 'sealed', donePage: 1 });
     await expect(importCase(fresh.desk, text.slice(0, -40))).rejects.toThrow(/not a whole JSON file/);
     await expect(importCase(fresh.desk, '{"hello": 1}')).rejects.toThrow(/not an exported case/);
     await expect(importCase(fresh.desk, text.replace('"by":"tomas-quelle"', '"by":"isolde-varr"'))).rejects.toThrow(
@@ -261,7 +267,7 @@ describe('export and import', () => {
     await expect(importCase(fresh.desk, text.replace('"minDays":40', '"minDays":41'))).rejects.toThrow(
       /release “mizzle-cape-ochre” was changed/,
     );
-    expect(await readQueue(fresh.desk, null, { shelf: 'sealed', page: 1 })).toEqual(before);
+    expect(await readQueue(fresh.desk, null, { shelf: 'sealed', donePage: 1 })).toEqual(before);
   });
 });
 
@@ -285,5 +291,51 @@ describe('records', () => {
     const [byGtin] = await findReleases(at.desk, release.body.sizes[0]?.gtin ?? '');
     expect(byGtin).toMatchObject({ name: 'Sevenfold Brook', score: 1 });
     await saveRecords(at.desk, [{ kind: 'release', body: release.body as never }]);
+  });
+});
+
+describe('the queue of many', () => {
+  it('comes in pages, with what is asked of somebody on the first, and is found by what it holds', async () => {
+    const numbers: string[] = [];
+    for (let i = 0; i < 12; i++) numbers.push(await open());
+    const place = { shelf: 'sealed', donePage: 1 } as const;
+    const first = await readQueue(at.desk, null, place);
+    expect(first.open.lines).toHaveLength(25);
+    expect(first.open.pages).toBe(Math.ceil(first.open.count / 25));
+    const last = await readQueue(at.desk, null, { ...place, page: 99 });
+    expect(last.open.page).toBe(first.open.pages);
+    const newest = numbers.at(-1) ?? '';
+    expect(last.open.lines.at(-1)?.number).toBe(newest);
+    await record(newest, {
+      id: uuid(),
+      type: 'findingRecorded',
+      body: { check: 'box.corners', outcome: 'cantTell' },
+    });
+    await record(newest, { id: uuid(), type: 'opinionAsked', body: { to: 'tomas-quelle', checks: ['box.corners'] } });
+    expect((await readQueue(at.desk, 'tomas-quelle', place)).open.lines[0]?.number).toBe(newest);
+    expect((await readQueue(at.desk, 'bryn-askerby', place)).open.lines[0]?.number).not.toBe(newest);
+
+    for (const text of [newest, newest.toLowerCase(), newest.replace('-', ' ')])
+      expect((await findCases(at.desk, text, null)).map(({ number }) => number)).toContain(newest);
+    expect(await findCases(at.desk, 'Tarn court low, fog', null)).toHaveLength(8);
+    expect(await findCases(at.desk, '"; DROP', null)).toEqual([]);
+    expect(await findCases(at.desk, 'qq', null)).toEqual([]);
+    expect((await findCases(at.desk, '', null)).length).toBe(8);
+    const waiting = await casesWaitingFor(at.desk, { styleCode: 'VK4821-107', sizeKey: '42' }, null);
+    expect(waiting.length).toBeGreaterThan(0);
+    expect(await casesWaitingFor(at.desk, { styleCode: 'VK4821-107', sizeKey: '36' }, null)).toEqual([]);
+  });
+
+  it('never says another decision than the case does, whatever changed meanwhile', async () => {
+    const number = await open();
+    const line = async () =>
+      (await findCases(at.desk, number, null)).find((each) => each.number === number) as { weighedBy: string };
+    const before = await line();
+    const { rules, revision } = await readHouseRules(at.desk);
+    await saveHouseRules(at.desk, THE_MACHINE, { ...rules, priors: { ...rules.priors, 'walk-in': 0.5 } }, revision);
+    const after = await line();
+    expect(after.weighedBy).not.toBe(before.weighedBy);
+    expect(after).not.toMatchObject({ goods: (before as unknown as { goods: object }).goods });
+    await saveHouseRules(at.desk, THE_MACHINE, rules, revision + 1);
   });
 });

@@ -2,6 +2,7 @@ import { v4 as newUuid } from 'uuid';
 import { lastTouched } from '@/store/cases';
 import { openStore, type Store } from '@/store/store';
 import { idleKeeper, type Keeper } from './keeping/keeper';
+import { emptyMemory, type Memory } from './memory';
 import { bringRosterUpToDate } from './people/roster';
 import { saveShipped } from './shipped';
 import { type DeskKey, deskKey } from './trust/deskKey';
@@ -16,6 +17,8 @@ export interface Desk {
   closed: { day: string };
   /** What is being done to keep it, and what came of it last. */
   keeper: Keeper;
+  /** What it need not work out again. */
+  memory: Memory;
   now(): string;
   newId(): string;
 }
@@ -44,7 +47,7 @@ export async function openDesk(directory: string, surroundings?: Surroundings): 
     const key = await deskKey(store.directory);
     const last = await lastTouched(store);
     const world = surroundings ?? { now: clockFrom(last), newId: () => newUuid() };
-    const desk: Desk = { store, key, closed: { day: '' }, keeper: idleKeeper(), ...world };
+    const desk: Desk = { store, key, closed: { day: '' }, keeper: idleKeeper(), memory: emptyMemory(), ...world };
     await saveShipped(store, desk.now());
     await takeOver(desk);
     await bringRosterUpToDate(desk);

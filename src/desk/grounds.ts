@@ -14,6 +14,11 @@ import { Refusal } from './refusal';
 
 export const HOUSE_RULES_ID = 'house';
 
+/** What stands for all documents of a case at once. */
+export function groundsKey({ schemes, ...others }: GroundsRevisions): string {
+  return [...Object.values(others), ...schemes].map((each) => each?.hash.slice(0, 16) ?? '-').join(' ');
+}
+
 /**
  * The documents of a case: those that its verdict pins where it is sealed; else the chosen revision of the
  * release and the newest of everything around it.

@@ -74,7 +74,8 @@ export async function keepHistory(desk: Desk, history: HistoricCase[]): Promise<
       add({ id: desk.newId(), type: 'verdictSealed', body: verdictBody(inspected, known, assessment) }, past.at);
       add({ id: desk.newId(), type: 'truthConfirmed', body: truth }, past.confirmedAt);
       const file: CaseFile = fold(id, log);
-      await appendEvents(desk.store, projectionRow(file, number, known, { assessment }), log, transaction);
+      const row = projectionRow(file, number, known, { assessment });
+      await appendEvents(desk.store, { row, before: null, events: log }, transaction);
       await keepTruth(desk, file, known, transaction);
       kinds.set(kind, [kinds.get(kind) ?? '', past.confirmedAt].sort()[1] as string);
     }

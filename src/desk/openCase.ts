@@ -102,7 +102,8 @@ export async function openCase(desk: Desk, command: OpenCommand): Promise<string
     });
     const file = fold(command.caseId, log);
     const grounds = await loadGrounds(desk.store, file, transaction);
-    await appendEvents(desk.store, projectionRow(file, number, grounds), log, transaction);
+    const row = projectionRow(file, number, grounds);
+    await appendEvents(desk.store, { row, before: null, events: log }, transaction);
     return number;
   });
 }

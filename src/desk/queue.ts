@@ -1,5 +1,7 @@
 import type { CaseSummary } from '@/core/judgement/caseSummary';
-import { countCases, listCases } from '@/store/cases';
+import { plainText, searchCases } from '@/store/caseSearch';
+import { countCases, listCases, openAskedOf, openOfStyle } from '@/store/cases';
+import { documentsState } from '@/store/documents';
 import type { CaseRow } from '@/store/tables';
 import type { Desk } from './desk';
 import { settled } from './summary';
@@ -35,58 +37,86 @@ function blinded(line: QueueLine, who: string | null): QueueLine {
   return { ...line, goods: standing, packaging: standing, differing: 0, answered: 0, open: 0, notices: 0, next: null };
 }
 
-/** What is done, and on which page of it. */
-export interface DonePage {
+/** Which part of the queue is looked at; 1 is the first page. */
+export interface QueuePlace {
+  /** Of those that wait: the longest waiting first. */
+  page?: number;
   shelf: 'sealed' | 'closed';
-  /** 1 is the newest. */
+  /** Of those that are done: the newest first. */
+  donePage: number;
+}
+
+/** A page of a list. */
+interface Page {
+  lines: QueueLine[];
   page: number;
+  pages: number;
+  /** Of all pages. */
+  count: number;
 }
 
 export interface Queue {
-  open: QueueLine[];
-  done: QueueLine[];
-  shelf: DonePage['shelf'];
-  page: number;
-  pages: number;
-  /** How many cases lie on each shelf. */
-  counts: Record<DonePage['shelf'], number>;
+  open: Page;
+  done: Page;
+  shelf: QueuePlace['shelf'];
+  /** How many lie on the other shelf. */
+  otherShelf: number;
 }
 
-const PER_PAGE = 20;
+const WAITING_PER_PAGE = 25;
+const DONE_PER_PAGE = 20;
+
+async function linesOf(desk: Desk, rows: CaseRow[], who: string | null): Promise<QueueLine[]> {
+  const documents = await documentsState(desk.store);
+  return Promise.all(rows.map(async (row) => blinded(toLine(await settled(desk, row, documents)), who)));
+}
+
+async function pageOf(
+  desk: Desk,
+  state: CaseRow['state'],
+  { page, perPage, who }: { page: number; perPage: number; who: string | null },
+): Promise<Page> {
+  const count = await countCases(desk.store, state);
+  const pages = Math.max(1, Math.ceil(count / perPage));
+  const at = Math.min(Math.max(1, page), pages);
+  const rows = await listCases(desk.store, state, { limit: perPage, offset: (at - 1) * perPage });
+  // Whoever is asked for an opinion finds it on the first page, however long others wait.
+  const asked = state === 'open' && at === 1 && who ? await openAskedOf(desk.store, who) : [];
+  const ahead = asked.filter(({ id }) => !rows.some((row) => row.id === id));
+  return { lines: await linesOf(desk, [...ahead, ...rows], who), page: at, pages, count };
+}
 
 /**
- * The cases at this desk: open ones longest waiting first, and a page of those that are done, the newest first.
+ * The cases at this desk: a page of the open ones, longest waiting first, and a page of those that are done.
  *
  * @param who reads it: what they must not see is left out
  */
-export async function readQueue(desk: Desk, who: string | null, { shelf, page }: DonePage): Promise<Queue> {
-  const [open, sealed, closed] = await Promise.all([
-    listCases(desk.store, 'open'),
-    countCases(desk.store, 'sealed'),
-    countCases(desk.store, 'closed'),
+export async function readQueue(desk: Desk, who: string | null, place: QueuePlace): Promise<Queue> {
+  const { page = 1, shelf, donePage } = place;
+  const [open, done, otherShelf] = await Promise.all([
+    pageOf(desk, 'open', { page, perPage: WAITING_PER_PAGE, who }),
+    pageOf(desk, shelf, { page: donePage, perPage: DONE_PER_PAGE, who }),
+    countCases(desk.store, shelf === 'sealed' ? 'closed' : 'sealed'),
   ]);
-  const counts = { sealed, closed };
-  const pages = Math.max(1, Math.ceil(counts[shelf] / PER_PAGE));
-  const at = Math.min(Math.max(1, page), pages);
-  const done = await listCases(desk.store, shelf, { limit: PER_PAGE, offset: (at - 1) * PER_PAGE });
-  const lines = (rows: CaseRow[]) =>
-    Promise.all(rows.map(async (row) => blinded(toLine(await settled(desk, row)), who)));
-  return { open: await lines(open), done: await lines(done), shelf, page: at, pages, counts };
+  return { open, done, shelf, otherShelf };
 }
 
 const FOUND_LIMIT = 8;
 
-/** Cases whose number, title, colour or style code hold the text; the first ones where it is empty. */
+/** Cases whose number, title, colour or style code hold the text; those that wait longest where it is empty. */
 export async function findCases(desk: Desk, query: string, who: string | null): Promise<QueueLine[]> {
-  const rows = await Promise.all((['open', 'sealed', 'closed'] as const).map((state) => listCases(desk.store, state)));
-  const plain = (text: string) => text.toUpperCase().replace(/[^\p{L}\p{N}]+/gu, '');
-  const wanted = plain(query);
-  const found = rows
-    .flat()
-    .filter((row) => {
-      const { number, title, colourName, styleCode } = toLine(row);
-      return plain(`${number} ${title} ${colourName} ${styleCode}`).includes(wanted);
-    })
+  return linesOf(desk, await searchCases(desk.store, plainText(query.slice(0, 200)), FOUND_LIMIT), who);
+}
+
+/** Open cases that a scanned product may be of: the same style, and no other size. */
+export async function casesWaitingFor(
+  desk: Desk,
+  product: { styleCode: string; sizeKey: string | null },
+  who: string | null,
+): Promise<QueueLine[]> {
+  const rows = await openOfStyle(desk.store, product.styleCode, 200);
+  const lines = await linesOf(desk, rows, who);
+  return lines
+    .filter(({ sizeKey }) => !product.sizeKey || !sizeKey || sizeKey === product.sizeKey)
     .slice(0, FOUND_LIMIT);
-  return Promise.all(found.map(async (row) => blinded(toLine(await settled(desk, row)), who)));
 }

@@ -1,11 +1,10 @@
 import type { Transaction } from 'sequelize';
 import type { CaseEvent, EventType, NewEvent } from '@/core/casefile/event';
-import { advance, fold, refusal } from '@/core/casefile/fold';
-import { verifyChain } from '@/core/casefile/hash';
+import { advance, refusal } from '@/core/casefile/fold';
 import { MOST_EVENTS } from '@/core/casefile/logProblem';
 import { formatProblem } from '@/core/formats/validate';
 import { changesGrounds } from '@/core/judgement/grounds';
-import { appendEvents, caseOfEvent, findCase, readEvents } from '@/store/cases';
+import { appendEvents, caseOfEvent, findCase } from '@/store/cases';
 import type { CaseRow } from '@/store/tables';
 import { chainEvent } from './chainEvent';
 import type { Desk } from './desk';
@@ -14,6 +13,7 @@ import { loadGrounds } from './grounds';
 import { keepOpinion } from './opinions';
 import { allow, readRoster } from './people/roster';
 import { isFresh } from './people/shifts';
+import { readLog } from './readLog';
 import { invalid, Refusal } from './refusal';
 import { enterCodes, meetings, noticeElsewhere } from './register';
 import { projectionRow, settleSoon } from './summary';
@@ -101,10 +101,8 @@ export async function recordEvents(desk: Desk, command: RecordCommand): Promise<
     await closeYesterday(desk, transaction);
     const row = await findCase(desk.store, { number: command.number }, transaction);
     if (!row) throw new Refusal('notFound', `There is no case ${command.number}.`);
-    const log = await readEvents(desk.store, row.id, transaction);
-    const intact = verifyChain(row.id, log);
-    if (!intact.intact)
-      throw new Refusal('forbidden', `The log of ${row.number} was tampered with: ${intact.sentence}`);
+    const { events: log, file: before, trouble } = await readLog(desk, row, transaction);
+    if (trouble) throw new Refusal('forbidden', trouble);
     const known = await eventsAlreadyKept(desk, row.id, command.events, transaction);
     const fresh = command.events.filter((event) => !known.has(event.id));
     if (fresh.length === 0)
@@ -125,7 +123,7 @@ export async function recordEvents(desk: Desk, command: RecordCommand): Promise<
         'forbidden',
         `${row.number} has ${log.length} events, and a case has at most ${MOST_EVENTS}. Seal it, or close it and open another.`,
       );
-    let file = fold(row.id, log);
+    let file = before;
     let grounds = await loadGrounds(desk.store, file, transaction);
     const added: CaseEvent[] = [];
     for (const event of fresh) {
@@ -145,8 +143,10 @@ export async function recordEvents(desk: Desk, command: RecordCommand): Promise<
       added.push(chained);
     }
     const next = projectionRow(file, row.number, grounds, { before: row });
-    await appendEvents(desk.store, next, added, transaction);
+    await appendEvents(desk.store, { row: next, before: row, events: added }, transaction);
     kept = next;
+    // Should the rest fail, no row ever has that head.
+    desk.memory.logs.set(next.head, { events: [...log, ...added], file });
     await signEvents(desk, row.id, added, transaction);
     if (fresh.some(({ type }) => type === 'truthConfirmed')) await learnFrom(desk, file, grounds, transaction);
     for (const event of added)

@@ -2,7 +2,7 @@ import type { Transaction } from 'sequelize';
 import type { CaseFile } from '@/core/casefile/caseFile';
 import type { NewEvent } from '@/core/casefile/event';
 import type { CodeMet, CodeOutcome } from '@/core/casefile/events/codeMet';
-import { advance, fold } from '@/core/casefile/fold';
+import { advance } from '@/core/casefile/fold';
 import type { KindDefinition } from '@/core/checks/check';
 import { readEpc } from '@/core/codes/epc';
 import { scannedFact } from '@/core/codes/scanned';
@@ -11,7 +11,7 @@ import { contextOf } from '@/core/crossread/context';
 import { crossread } from '@/core/crossread/crossread';
 import { type RegisterEntry, registerEntries, registerKey, sameMeetings } from '@/core/crossread/registered';
 import { type GroundsRevisions, groundsOf } from '@/core/judgement/grounds';
-import { appendEvents, findCase, readEvents } from '@/store/cases';
+import { appendEvents, findCase } from '@/store/cases';
 import {
   casesWithCode,
   codesOfCase,
@@ -26,6 +26,7 @@ import { listDocuments } from '@/store/documents';
 import { chainEvent } from './chainEvent';
 import type { Desk } from './desk';
 import { loadGrounds } from './grounds';
+import { readLog } from './readLog';
 import { projectionRow } from './summary';
 
 /** What came of a case, as the register keeps it. */
@@ -100,7 +101,7 @@ export async function noticeElsewhere(
   for (const caseId of touched) {
     const row = await findCase(desk.store, { id: caseId }, transaction);
     if (!row) continue;
-    let file = fold(caseId, await readEvents(desk.store, caseId, transaction));
+    let file = (await readLog(desk, row, transaction)).file;
     const added = (await meetings(desk, file, transaction)).map((event) => {
       const chained = chainEvent(file, event, desk.now(), by);
       file = advance(file, chained);
@@ -108,7 +109,8 @@ export async function noticeElsewhere(
     });
     if (added.length === 0) continue;
     const grounds = await loadGrounds(desk.store, file, transaction);
-    await appendEvents(desk.store, projectionRow(file, row.number, grounds, { before: row }), added, transaction);
+    const next = projectionRow(file, row.number, grounds, { before: row });
+    await appendEvents(desk.store, { row: next, before: row, events: added }, transaction);
   }
 }
 

@@ -1,18 +1,31 @@
 import type { CaseFile } from '@/core/casefile/caseFile';
-import { fold } from '@/core/casefile/fold';
-import type { Assessment } from '@/core/judgement/assess';
+import { type Assessment, assess } from '@/core/judgement/assess';
 import { type CaseStanding, type CaseSummary, standingOf, summarise } from '@/core/judgement/caseSummary';
-import type { GroundsRevisions } from '@/core/judgement/grounds';
-import { readEvents, setSummary } from '@/store/cases';
+import { type GroundsRevisions, groundsOf } from '@/core/judgement/grounds';
+import { setSummary } from '@/store/cases';
+import { documentsState } from '@/store/documents';
 import type { CaseRow } from '@/store/tables';
 import type { Desk } from './desk';
-import { loadGrounds } from './grounds';
+import { groundsKey, loadGrounds } from './grounds';
+import { readLog } from './readLog';
+
+/** What stands for an open case that nobody has weighed yet. */
+const UNWEIGHED: CaseStanding = {
+  assessedAt: -1,
+  weighedBy: '',
+  goods: { decision: 'undecided', p: 0.5, interval: [0, 1] },
+  packaging: { decision: 'undecided', p: 0.5, interval: [0, 1] },
+  differing: 0,
+  answered: 0,
+  open: 0,
+  next: null,
+};
 
 /**
  * The projection row of a case, computed anew from its log.
  *
- * @param known its assessment, where there is one; or its row before: what an open case came to then is carried over,
- *   and worked out before anybody reads it (`settled`), since that is most of the work of an entry
+ * @param known its assessment, where there is one; or its row before. What an open case comes to is most of the work of
+ *   an entry, so it is carried over, and worked out before anybody reads it (`settled`)
  */
 export function projectionRow(
   file: CaseFile,
@@ -22,10 +35,8 @@ export function projectionRow(
 ): CaseRow {
   const { assessment, before } = known;
   const state = file.seal ? 'sealed' : file.closed ? 'closed' : 'open';
-  const standing: CaseStanding =
-    before && state === 'open' && before.state === 'open'
-      ? { ...(JSON.parse(before.summary) as CaseSummary), assessedAt: assessedAt(before) }
-      : standingOf(file, grounds, assessment);
+  const carried = before?.state === 'open' ? (JSON.parse(before.summary) as CaseSummary) : UNWEIGHED;
+  const standing = state === 'open' && !assessment ? carried : standingNow(file, grounds, assessment);
   return {
     id: file.id,
     number,
@@ -37,17 +48,43 @@ export function projectionRow(
   };
 }
 
-/** Rows of older versions were worked out with each entry. */
-const assessedAt = (row: CaseRow): number => (JSON.parse(row.summary) as Partial<CaseSummary>).assessedAt ?? row.seq;
+/** The line of an open case shows roughly how sure it is; few draws say that. */
+const DRAWS = 40;
 
-/** The row with what the case comes to now: nothing older is ever shown. */
-export async function settled(desk: Desk, row: CaseRow): Promise<CaseRow> {
-  if (assessedAt(row) === row.seq) return row;
-  const file = fold(row.id, await readEvents(desk.store, row.id));
+function standingNow(file: CaseFile, grounds: GroundsRevisions, known?: Assessment): CaseStanding {
+  const open = !file.seal && !file.closed;
+  const assessment = known ?? assess(file, groundsOf(grounds), open ? { draws: DRAWS } : {});
+  return { ...standingOf(file, assessment), weighedBy: groundsKey(grounds) };
+}
+
+/**
+ * The row with what the case comes to now, by the records, rules and statistics of now: nothing older is ever shown. A
+ * sealed case stays as it was sealed.
+ *
+ * @param documents the state of all documents
+ */
+export async function settled(desk: Desk, row: CaseRow, documents: string): Promise<CaseRow> {
+  if (row.state !== 'open') return row;
+  const state = `${row.head} ${documents}`;
+  const known = desk.memory.lines.get(row.id);
+  if (known?.state === state) return { ...row, summary: known.summary };
+  const { file, row: now } = await readLog(desk, row);
   const grounds = await loadGrounds(desk.store, file);
-  const next = projectionRow(file, row.number, grounds);
-  await desk.store.write((transaction) => setSummary(desk.store, next, transaction));
+  const { assessedAt = now.seq, weighedBy } = JSON.parse(now.summary) as Partial<CaseSummary>;
+  const right = assessedAt === now.seq && weighedBy === groundsKey(grounds);
+  const next = right ? now : { ...now, summary: JSON.stringify(summarise(file, grounds, standingNow(file, grounds))) };
+  desk.memory.lines.set(row.id, { state, summary: next.summary });
+  // Whether it can be kept or not, it is right.
+  if (!right) keepLine(desk, next);
   return next;
+}
+
+/** Keep a line that was worked out, when there is time. */
+function keepLine(desk: Desk, row: CaseRow): void {
+  desk.store
+    .write((transaction) => setSummary(desk.store, row, transaction))
+    // Worked out again where this program did not.
+    .catch(() => undefined);
 }
 
 /** A hand that answers quickly is not followed step by step. */
@@ -60,7 +97,9 @@ export function settleSoon(desk: Desk, row: CaseRow): void {
   const timer = setTimeout(() => {
     waiting.delete(row.id);
     // Where it cannot be done now, whoever reads the queue does it.
-    settled(desk, row).catch(() => undefined);
+    documentsState(desk.store)
+      .then((documents) => settled(desk, row, documents))
+      .catch(() => undefined);
   }, REST_MS);
   timer.unref();
   waiting.set(row.id, timer);

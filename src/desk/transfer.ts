@@ -94,7 +94,8 @@ export async function importCase(desk: Desk, text: string): Promise<string> {
     const taken = await findCase(desk.store, { number: file.number }, transaction);
     const number = taken ? `${file.number}-${id.slice(0, 4)}` : file.number;
     const grounds = await loadGrounds(desk.store, file, transaction);
-    await appendEvents(desk.store, projectionRow(file, number, grounds), events, transaction);
+    const row = projectionRow(file, number, grounds);
+    await appendEvents(desk.store, { row, before: null, events }, transaction);
     await keepSignatures(
       desk.store,
       signatures.map((each) => ({ ...each, caseId: id })),

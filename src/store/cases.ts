@@ -1,5 +1,7 @@
 import type { Transaction } from 'sequelize';
 import type { CaseEvent } from '@/core/casefile/event';
+import { indexCase } from './caseSearch';
+import { select } from './select';
 import type { Store } from './store';
 import type { CaseRow, EventRow } from './tables';
 
@@ -26,6 +28,23 @@ export async function listCases(
     ['number', 'ASC'],
   ];
   return (await tables.cases.findAll({ where: { state }, order, limit, offset, raw: true })) as unknown as CaseRow[];
+}
+
+/** Open cases in which a second opinion is waited for from somebody, the longest waiting first. */
+export function openAskedOf({ reads }: Store, person: string): Promise<CaseRow[]> {
+  return reads.all<CaseRow>(
+    `SELECT * FROM cases WHERE state = 'open' AND json_array_length(summary, '$.asked') > 0 AND EXISTS
+       (SELECT 1 FROM json_each(summary, '$.asked') WHERE value ->> 'to' = ?) ORDER BY touchedAt`,
+    [person],
+  );
+}
+
+/** Open cases of a style code, the longest waiting first. */
+export function openOfStyle({ reads }: Store, styleCode: string, limit: number): Promise<CaseRow[]> {
+  return reads.all<CaseRow>(
+    `SELECT * FROM cases WHERE state = 'open' AND json_extract(summary, '$.styleCode') = ? ORDER BY touchedAt LIMIT ?`,
+    [styleCode, limit],
+  );
 }
 
 /** The instant of the newest entry of all; empty before the first. */
@@ -64,6 +83,14 @@ export async function readEvents({ tables }: Store, caseId: string, transaction?
   return (rows as unknown as EventRow[]).map(toEvent);
 }
 
+/** How many events a log has, and the hash of the last: `84 9f…`. */
+export async function endOf(store: Store, caseId: string, transaction?: Transaction): Promise<string> {
+  const sql = `SELECT COUNT(*) AS n, (SELECT hash FROM case_events WHERE caseId = ? ORDER BY seq DESC LIMIT 1) AS hash
+    FROM case_events WHERE caseId = ?`;
+  const [row] = await select<{ n: number; hash: string | null }>(store, sql, [caseId, caseId], transaction);
+  return `${row?.n} ${row?.hash}`;
+}
+
 /** The case in whose log an event stands, wherever that is. */
 export async function caseOfEvent({ tables }: Store, id: string, transaction: Transaction): Promise<string | null> {
   const row = (await tables.events.findByPk(id, { raw: true, transaction })) as unknown as EventRow | null;
@@ -87,15 +114,19 @@ export async function setSummary(
   await tables.cases.update({ summary }, { where: { id, seq }, transaction });
 }
 
-/** Append events and renew the projection row, in the caller's transaction. */
+/**
+ * Append events and renew the projection row, in the caller's transaction.
+ *
+ * @param before the row that the case had; null for a new one
+ */
 export async function appendEvents(
-  { tables }: Store,
-  row: CaseRow,
-  events: CaseEvent[],
+  store: Store,
+  { row, before, events }: { row: CaseRow; before: CaseRow | null; events: CaseEvent[] },
   transaction: Transaction,
 ): Promise<void> {
-  await tables.cases.upsert(row, { transaction });
-  await tables.events.bulkCreate(
+  await store.tables.cases.upsert(row, { transaction });
+  await indexCase(store, row, before, transaction);
+  await store.tables.events.bulkCreate(
     events.map((event) => ({ ...event, caseId: row.id, body: JSON.stringify(event.body) })),
     { transaction },
   );

@@ -1,8 +1,10 @@
 import type { Transaction } from 'sequelize';
 import { contentHash } from '@/core/casefile/hash';
 import type { Revision } from '@/core/releases/release';
+import type { DocumentHead } from './documentBodies';
+import { select } from './select';
 import type { Store } from './store';
-import type { DocumentRow, ForeignDocumentRow } from './tables';
+import type { ForeignDocumentRow } from './tables';
 
 /** The kinds of reference document, each with its published format. */
 export type DocumentKind =
@@ -15,48 +17,77 @@ export type DocumentKind =
   | 'roster'
   | 'statistics';
 
-const toRevision = <T>(row: ForeignDocumentRow): Revision<T> => ({
-  id: row.id,
-  revision: row.revision,
-  hash: row.hash,
-  body: JSON.parse(row.body) as T,
-});
+type Table = 'documents' | 'foreign_documents';
+
+/** The documents that a condition finds in a table, with their bodies from memory where they are known. */
+async function find<T>(
+  store: Store,
+  table: Table,
+  rest: string,
+  values: (string | number)[],
+  transaction?: Transaction,
+): Promise<Revision<T>[]> {
+  const heads = await select<DocumentHead>(
+    store,
+    `SELECT kind, id, revision, hash FROM ${table} d ${rest}`,
+    values,
+    transaction,
+  );
+  const text = async ({ kind, id, revision, hash }: DocumentHead): Promise<string> => {
+    const sql = `SELECT body FROM ${table} WHERE kind = ? AND id = ? AND revision = ? AND hash = ?`;
+    const [row] = await select<{ body: string }>(store, sql, [kind, id, revision, hash], transaction);
+    return row?.body ?? 'null';
+  };
+  return Promise.all(
+    heads.map(async (head) => {
+      const { id, revision, hash } = head;
+      return { id, revision, hash, body: await store.bodies.of<T>(head, () => text(head)) };
+    }),
+  );
+}
+
+/** What is another text whenever any document was added: none is ever changed or taken away. */
+export async function documentsState({ reads }: Store): Promise<string> {
+  const sql = 'SELECT (SELECT MAX(rowid) FROM documents) AS own, (SELECT MAX(rowid) FROM foreign_documents) AS others';
+  const [row] = await reads.all<{ own: number | null; others: number | null }>(sql, []);
+  return `${row?.own}/${row?.others}`;
+}
 
 /** The newest revision of a document; null where there is none. */
 export async function readDocument<T>(
-  { tables }: Store,
+  store: Store,
   kind: DocumentKind,
   id: string,
   transaction?: Transaction,
 ): Promise<Revision<T> | null> {
-  const where = { kind, id };
-  const row = await tables.documents.findOne({ where, order: [['revision', 'DESC']], raw: true, transaction });
-  return row ? toRevision<T>(row as unknown as DocumentRow) : null;
+  const rest = 'WHERE kind = ? AND id = ? ORDER BY revision DESC LIMIT 1';
+  return (await find<T>(store, 'documents', rest, [kind, id], transaction))[0] ?? null;
 }
 
 /** One revision of a document; null where there is none. */
 export async function readRevision<T>(
-  { tables }: Store,
+  store: Store,
   kind: DocumentKind,
   id: string,
   revision: number,
 ): Promise<Revision<T> | null> {
-  const row = await tables.documents.findOne({ where: { kind, id, revision }, raw: true });
-  return row ? toRevision<T>(row as unknown as DocumentRow) : null;
+  const rest = 'WHERE kind = ? AND id = ? AND revision = ?';
+  return (await find<T>(store, 'documents', rest, [kind, id, revision]))[0] ?? null;
 }
 
 /** The very document that a pin names, this desk's own or one that came with an imported case. */
 export async function readPinned<T>(
-  { tables }: Store,
+  store: Store,
   kind: DocumentKind,
   hash: string,
   transaction?: Transaction,
 ): Promise<Revision<T> | null> {
-  const where = { kind, hash };
-  const row =
-    (await tables.documents.findOne({ where, raw: true, transaction })) ??
-    (await tables.foreignDocuments.findOne({ where, raw: true, transaction }));
-  return row ? toRevision<T>(row as unknown as ForeignDocumentRow) : null;
+  const rest = 'WHERE kind = ? AND hash = ? LIMIT 1';
+  for (const table of ['documents', 'foreign_documents'] as const) {
+    const [found] = await find<T>(store, table, rest, [kind, hash], transaction);
+    if (found) return found;
+  }
+  return null;
 }
 
 /** True where a document is kept under that very revision, with that content. */
@@ -71,14 +102,13 @@ export async function isKept(
 
 /** A document that this desk knows only from an imported case; null where it knows none. */
 export async function readForeign<T>(
-  { tables }: Store,
+  store: Store,
   kind: DocumentKind,
   id: string,
   transaction?: Transaction,
 ): Promise<Revision<T> | null> {
-  const order: [string, string][] = [['revision', 'DESC']];
-  const row = await tables.foreignDocuments.findOne({ where: { kind, id }, order, raw: true, transaction });
-  return row ? toRevision<T>(row as unknown as ForeignDocumentRow) : null;
+  const rest = 'WHERE kind = ? AND id = ? ORDER BY revision DESC LIMIT 1';
+  return (await find<T>(store, 'foreign_documents', rest, [kind, id], transaction))[0] ?? null;
 }
 
 /** Keep a document that an imported case is held against, without making it one of this desk's own. */
@@ -102,29 +132,18 @@ export async function everyDocument({ sequelize }: Store): Promise<ForeignDocume
 }
 
 /** The newest revision of every document of a kind, by id. */
-export async function listDocuments<T>({ sequelize }: Store, kind: DocumentKind): Promise<Revision<T>[]> {
-  const [rows] = await sequelize.query(
-    `SELECT d.* FROM documents d
-     JOIN (SELECT id, MAX(revision) AS revision FROM documents WHERE kind = :kind GROUP BY id) newest
-       ON newest.id = d.id AND newest.revision = d.revision
-     WHERE d.kind = :kind ORDER BY d.id`,
-    { replacements: { kind } },
-  );
-  return (rows as DocumentRow[]).map((row) => toRevision<T>(row));
+export function listDocuments<T>(store: Store, kind: DocumentKind): Promise<Revision<T>[]> {
+  const newest = 'SELECT MAX(revision) FROM documents WHERE kind = d.kind AND id = d.id';
+  return find<T>(store, 'documents', `WHERE kind = ? AND revision = (${newest}) ORDER BY id`, [kind]);
 }
 
 /** The newest code schemes of a maker: this desk's own, or those that came with an imported case where it has none. */
-export async function listSchemes<T>(
-  { sequelize }: Store,
-  maker: string,
-  transaction?: Transaction,
-): Promise<Revision<T>[]> {
-  const newest = (table: string) => `SELECT * FROM ${table} d
-    WHERE kind = 'code-scheme' AND json_extract(body, '$.maker') = :maker AND revision =
-      (SELECT MAX(revision) FROM ${table} WHERE kind = 'code-scheme' AND id = d.id) ORDER BY id`;
-  for (const table of ['documents', 'foreign_documents']) {
-    const [rows] = await sequelize.query(newest(table), { replacements: { maker }, transaction });
-    if (rows.length > 0) return (rows as DocumentRow[]).map((row) => toRevision<T>(row));
+export async function listSchemes<T>(store: Store, maker: string, transaction?: Transaction): Promise<Revision<T>[]> {
+  for (const table of ['documents', 'foreign_documents'] as const) {
+    const newest = `SELECT MAX(revision) FROM ${table} WHERE kind = 'code-scheme' AND id = d.id`;
+    const rest = `WHERE kind = 'code-scheme' AND json_extract(body, '$.maker') = ? AND revision = (${newest}) ORDER BY id`;
+    const found = await find<T>(store, table, rest, [maker], transaction);
+    if (found.length > 0) return found;
   }
   return [];
 }

@@ -8,6 +8,7 @@ import { confirmedCases } from './migrations/0004-confirmed-cases';
 import { searchByWords } from './migrations/0005-search-by-words';
 import { anchors } from './migrations/0006-anchors';
 import { people } from './migrations/0007-people';
+import { growth } from './migrations/0008-growth';
 import { StoreProblem } from './storeProblem';
 
 const MIGRATIONS: Migration[] = [
@@ -18,6 +19,7 @@ const MIGRATIONS: Migration[] = [
   searchByWords,
   anchors,
   people,
+  growth,
 ];
 
 /**

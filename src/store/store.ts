@@ -2,6 +2,7 @@ import { access, constants, mkdir, stat } from 'node:fs/promises';
 import { join, resolve } from 'node:path';
 import { Sequelize, Transaction } from 'sequelize';
 import sqlite3 from 'sqlite3';
+import { DocumentBodies } from './documentBodies';
 import { migrate } from './migrate';
 import { photographFiles } from './photographs';
 import { type Prepared, prepareReads } from './prepared';
@@ -15,6 +16,8 @@ export interface Store {
   directory: string;
   sequelize: Sequelize;
   tables: Tables;
+  /** What documents hold, by their hash. */
+  bodies: DocumentBodies;
   /** For reads that are asked on every keystroke. */
   reads: Prepared;
   /** Run a change in one transaction, after all changes asked for before it. */
@@ -98,5 +101,13 @@ export async function openStore(directory: string): Promise<Store> {
     await reads.finalize();
     await sequelize.close();
   };
-  return { directory: root, sequelize, tables: defineTables(sequelize), reads, write, close };
+  return {
+    directory: root,
+    sequelize,
+    tables: defineTables(sequelize),
+    bodies: new DocumentBodies(),
+    reads,
+    write,
+    close,
+  };
 }

@@ -1,12 +1,14 @@
 import type { CaseFile } from '../casefile/caseFile';
-import { type Assessment, assess } from './assess';
-import { type GroundsRevisions, groundsOf } from './grounds';
+import type { Assessment } from './assess';
+import type { GroundsRevisions } from './grounds';
 import { thresholds } from './houseRules';
 
 /** What a case comes to, as the queue shows it. */
 export interface CaseStanding {
   /** The event up to which it is worked out. */
   assessedAt: number;
+  /** The documents by which it is worked out, as one text. */
+  weighedBy: string;
   goods: Pick<Assessment['goods'], 'decision' | 'p' | 'interval'>;
   packaging: Pick<Assessment['packaging'], 'decision' | 'p' | 'interval'>;
   differing: number;
@@ -41,12 +43,8 @@ export interface CaseSummary extends CaseStanding {
   reject: number;
 }
 
-/** Work out what a case comes to. */
-export function standingOf(
-  file: CaseFile,
-  grounds: GroundsRevisions,
-  assessment: Assessment = assess(file, groundsOf(grounds)),
-): CaseStanding {
+/** What a case comes to, by its assessment. */
+export function standingOf(file: CaseFile, assessment: Assessment): Omit<CaseStanding, 'weighedBy'> {
   const { goods, packaging, findings, gains } = assessment;
   const count = (wanted: (mark: string) => boolean) => findings.filter(({ mark }) => wanted(mark)).length;
   const standing = <T extends { decision: unknown; p: number; interval: [number, number] }>({

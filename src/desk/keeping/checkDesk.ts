@@ -7,7 +7,7 @@ import { everyDocument } from '@/store/documents';
 import { photographFiles, readPhotograph, sweepParts } from '@/store/photographs';
 import type { Desk } from '../desk';
 import { anchorProblems } from '../trust/anchorProblems';
-import { caseTrouble } from '../trust/caseTrouble';
+import { logTrouble, signedTrouble } from '../trust/caseTrouble';
 import { signatureProblems, vouchingOf } from '../trust/vouching';
 
 /** What was looked at, and what does not hold. */
@@ -44,7 +44,7 @@ export async function checkDesk(desk: Desk, onProgress: (share: number) => void 
   for (const [i, row] of cases.entries()) {
     const log = await readEvents(store, row.id);
     events += log.length;
-    const trouble = await caseTrouble(desk, row, log);
+    const trouble = logTrouble(row, log) ?? (await signedTrouble(desk, row, log));
     if (trouble) problems.push(trouble);
     else {
       const file = fold(row.id, log);

@@ -245,8 +245,8 @@ describe('guessing', () => {
 
 describe('a fresh proof', () => {
   it('is asked for before a verdict is sealed, where the house wants it', async () => {
-    const { done } = await readQueue(at.desk, null, { shelf: 'sealed', page: 1 });
-    const { number = '' } = done[0] ?? {};
+    const { done } = await readQueue(at.desk, null, { shelf: 'sealed', donePage: 1 });
+    const { number = '' } = done.lines[0] ?? {};
     const isolde = await sit(at, await oneKey('isolde-varr'));
     await changeOwn(at.desk, isolde, { pin: '7305' }, { origin: HOME });
     await change('isolde-varr', { change: 'signIn', signIn: { oneKey: true, proof: true, shiftHours: 10 } });

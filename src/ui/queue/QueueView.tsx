@@ -7,24 +7,33 @@ import { useHotkeys } from 'react-hotkeys-hook';
 import type { CaseSummary } from '@/core/judgement/caseSummary';
 import { formatShareAgainst } from '@/core/judgement/decide';
 import { GOODS_WORDS, PACKAGING_WORDS } from '@/core/judgement/sentences';
-import type { Candidate } from '@/core/releases/match';
-import { Button, Key } from '../controls/Button';
+import { Button } from '../controls/Button';
 import { ListLine } from '../controls/ListLine';
 import { Sheet } from '../controls/Sheet';
 import { useListKeys } from '../controls/useListKeys';
 import { MarkSign } from '../marks/MarkSign';
 import { StandingScale } from '../marks/StandingScale';
+import { request } from '../request';
 import { type Pick, ReleaseFinder } from '../scan/ReleaseFinder';
 import { useWedge } from '../scan/useWedge';
 import { formatAgo } from '../when';
 import { ImportCase } from './ImportCase';
 import { type Intake, OpenCaseSheet } from './OpenCaseSheet';
+import { Turner } from './Turner';
 
 /** A line of the queue, as the desk projects it. */
 export interface QueueLineView extends CaseSummary {
   number: string;
   state: 'open' | 'sealed' | 'closed';
   touchedAt: string;
+}
+
+/** A page of lines, as the desk gives it. */
+interface LinePage {
+  lines: QueueLineView[];
+  page: number;
+  pages: number;
+  count: number;
 }
 
 /** Where the work on a case goes on: whoever is asked for a second opinion must not see the first one on the way. */
@@ -163,30 +172,24 @@ function Headings({ done }: { done?: string }) {
   );
 }
 
-/** Open cases that a scanned product may be of: the same style, and no other size. */
-const waitingFor = (open: QueueLineView[], { styleCode, sizeKey }: Candidate): QueueLineView[] =>
-  open.filter((line) => line.styleCode === styleCode && (!sizeKey || !line.sizeKey || line.sizeKey === sizeKey));
-
 /** The items that wait, the ones that are done, and the way in for a new one. */
 export function QueueView({
   open,
   done,
   shelf,
-  page,
-  pages,
-  counts,
+  otherShelf,
   scanned,
   me,
   names,
   now,
 }: {
-  open: QueueLineView[];
-  /** A page of those that are done. */
-  done: QueueLineView[];
+  /** Those that wait. */
+  open: LinePage;
+  /** Those that are done. */
+  done: LinePage;
   shelf: 'sealed' | 'closed';
-  page: number;
-  pages: number;
-  counts: { sealed: number; closed: number };
+  /** How many lie on the other shelf. */
+  otherShelf: number;
   /** A scan that another view sent here, to open a case for. */
   scanned: string | null;
   /** Who is at the bench. */
@@ -209,29 +212,27 @@ export function QueueView({
   const idle = { enabled: intake === null && waiting === null };
   useHotkeys('slash', () => field.current?.focus(), { ...idle, preventDefault: true });
   const { held } = useListKeys(
-    [...open, ...done].map((line) => hrefOf(line, me)),
+    [...open.lines, ...done.lines].map((line) => hrefOf(line, me)),
     idle,
   );
-  const doneHref = (to: { shelf?: string; page?: number }) => `/?shelf=${to.shelf ?? shelf}&page=${to.page ?? 1}#done`;
-  const turn = (by: number) => {
-    const to = page + by;
-    if (to >= 1 && to <= pages) router.push(doneHref({ page: to }));
+  const href = (to: { waiting?: number; shelf?: string; page?: number }) =>
+    `/?waiting=${to.waiting ?? open.page}&shelf=${to.shelf ?? shelf}&page=${to.page ?? 1}`;
+  const waitingHref = (waiting: number) => href({ waiting, page: done.page });
+  const doneHref = (to: { shelf?: string; page?: number }) => `${href(to)}#done`;
+
+  const pick = async (picked: Pick) => {
+    const { styleCode, sizeKey } = picked.candidate;
+    const asked = new URLSearchParams({ style: styleCode, ...(sizeKey ? { size: sizeKey } : {}) });
+    // Where it cannot be asked, the case is opened; two of an item do no harm.
+    const waits = picked.scanned ? await request<QueueLineView[]>(`/api/cases?${asked}`).catch(() => []) : [];
+    if (waits.length > 0) setWaiting({ pick: picked, lines: waits });
+    else setIntake({ pick: picked });
   };
-  useHotkeys('bracketright', () => turn(1), idle);
-  useHotkeys('bracketleft', () => turn(-1), idle);
 
   return (
     <main className="mx-auto max-w-[1360px] px-5 py-5">
       <h1 className="sr-only">Queue</h1>
-      <ReleaseFinder
-        onPick={(pick) => {
-          const waits = pick.scanned ? waitingFor(open, pick.candidate) : [];
-          if (waits.length > 0) setWaiting({ pick, lines: waits });
-          else setIntake({ pick });
-        }}
-        scan={scan}
-        inputRef={field}
-      >
+      <ReleaseFinder onPick={(picked) => void pick(picked)} scan={scan} inputRef={field}>
         {(query) => (
           <div className="border-t px-4 py-2">
             <Button look="quiet" onClick={() => setIntake({ pick: null, query })}>
@@ -243,14 +244,24 @@ export function QueueView({
       <section className="mt-6">
         <div className="mb-2 flex items-end justify-between">
           <h2 className="text-lg font-semibold">
-            Waiting <span className="font-normal text-soft">{open.length}</span>
+            Waiting <span className="font-normal text-soft">{open.count.toLocaleString('en')}</span>
           </h2>
-          <ImportCase />
+          <div className="flex items-center gap-4">
+            <Turner
+              {...open}
+              name="Waiting cases"
+              earlier="longer"
+              later="shorter"
+              keys={['{', '}']}
+              href={waitingHref}
+            />
+            <ImportCase />
+          </div>
         </div>
-        {open.length > 0 ? (
+        {open.lines.length > 0 ? (
           <>
             <Headings />
-            {open.map((line, i) => (
+            {open.lines.map((line, i) => (
               <Line key={line.number} line={line} here={i === held} me={me} names={names} now={now} />
             ))}
           </>
@@ -260,47 +271,35 @@ export function QueueView({
           </p>
         )}
       </section>
-      {counts.sealed + counts.closed > 0 && (
+      {done.count + otherShelf > 0 && (
         <section id="done" className="mt-8 mb-10">
           <div className="mb-2 flex flex-wrap items-end justify-between gap-3">
             <h2 className="text-lg font-semibold">
-              {shelf === 'sealed' ? 'Sealed' : 'Closed'} <span className="font-normal text-soft">{counts[shelf]}</span>
+              {shelf === 'sealed' ? 'Sealed' : 'Closed'}{' '}
+              <span className="font-normal text-soft">{done.count.toLocaleString('en')}</span>
             </h2>
-            <nav aria-label="Cases that are done" className="flex items-center gap-4 text-[14px]">
-              {(shelf === 'closed' || counts.closed > 0) && (
+            <div className="flex items-center gap-4 text-[14px]">
+              {otherShelf > 0 && (
                 <Link
                   className="min-h-6 text-accent underline underline-offset-4"
                   href={doneHref({ shelf: shelf === 'sealed' ? 'closed' : 'sealed' })}
                 >
-                  {shelf === 'sealed' ? `${counts.closed} closed without a verdict` : `${counts.sealed} sealed`}
+                  {otherShelf.toLocaleString('en')} {shelf === 'sealed' ? 'closed without a verdict' : 'sealed'}
                 </Link>
               )}
-              {pages > 1 && (
-                <span className="flex items-center gap-2">
-                  {page > 1 && (
-                    <Link
-                      className="min-h-6 text-accent underline underline-offset-4"
-                      href={doneHref({ page: page - 1 })}
-                    >
-                      newer
-                    </Link>
-                  )}
-                  <Key>[</Key> page {page} of {pages} <Key>]</Key>
-                  {page < pages && (
-                    <Link
-                      className="min-h-6 text-accent underline underline-offset-4"
-                      href={doneHref({ page: page + 1 })}
-                    >
-                      older
-                    </Link>
-                  )}
-                </span>
-              )}
-            </nav>
+              <Turner
+                {...done}
+                name="Cases that are done"
+                earlier="newer"
+                later="older"
+                keys={['[', ']']}
+                href={(to) => doneHref({ page: to })}
+              />
+            </div>
           </div>
           <Headings done={shelf === 'sealed' ? 'Sealed' : 'Closed'} />
-          {done.map((line, i) => (
-            <Line key={line.number} line={line} here={open.length + i === held} me={me} names={names} now={now} />
+          {done.lines.map((line, i) => (
+            <Line key={line.number} line={line} here={open.lines.length + i === held} me={me} names={names} now={now} />
           ))}
         </section>
       )}

@@ -1,5 +1,5 @@
 import { type OpenCommand, openCase } from '@/desk/openCase';
-import { findCases } from '@/desk/queue';
+import { casesWaitingFor, findCases } from '@/desk/queue';
 import { atDesk, bodyJson, respond } from '../respond';
 
 /** POST: open a case. */
@@ -11,11 +11,13 @@ export function POST(request: Request): Promise<Response> {
   });
 }
 
-/** GET ?q=text: cases by number, title or style code. */
+/** GET ?q=text: cases by number, title or style code. GET ?style=code&size=key: open ones that may be of a product. */
 export function GET(request: Request): Promise<Response> {
-  const query = new URL(request.url).searchParams.get('q') ?? '';
+  const { searchParams } = new URL(request.url);
   return respond(async () => {
     const { desk, me } = await atDesk();
-    return findCases(desk, query, me.id);
+    const styleCode = searchParams.get('style');
+    if (styleCode) return casesWaitingFor(desk, { styleCode, sizeKey: searchParams.get('size') }, me.id);
+    return findCases(desk, searchParams.get('q') ?? '', me.id);
   });
 }

@@ -26,7 +26,7 @@ export default async function CaseLayout({
     <CaseBook
       key={`${folder.id}/${opinion ?? ''}`}
       folder={folder}
-      first={firstAssessment(folder)}
+      first={firstAssessment(desk, folder)}
       people={await everybody(desk)}
     >
       {opinion ? <BlindGate number={folder.number} opinion={opinion} /> : <CaseStrip />}

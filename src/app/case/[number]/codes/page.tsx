@@ -4,7 +4,8 @@ import { atDesk } from '../../../desk';
 import { pageFolder } from '../folder';
 
 export default async function CodesPage({ params }: { params: Promise<{ number: string }> }) {
-  const today = (await atDesk()).desk.now().slice(0, 10);
+  const { desk } = await atDesk();
+  const today = desk.now().slice(0, 10);
   const { number } = await params;
-  return <CodesView today={today} first={firstCodes(await pageFolder(number), today)} />;
+  return <CodesView today={today} first={firstCodes(desk, await pageFolder(number), today)} />;
 }

@@ -1,0 +1,18 @@
+import { indexAllCases } from '../caseSearch';
+import type { Migration } from '../migration';
+
+/** What is looked for among many cases and documents, by index. */
+export const growth: Migration = {
+  name: '0008-growth',
+  statements: [
+    // Letters and digits of number, title, colour and style code, by the row of the case.
+    `CREATE VIRTUAL TABLE case_search USING fts5(text, tokenize = 'trigram')`,
+    `CREATE INDEX open_cases_by_style ON cases (json_extract(summary, '$.styleCode'), touchedAt) WHERE state = 'open'`,
+    `CREATE INDEX open_cases_asked ON cases (touchedAt)
+      WHERE state = 'open' AND json_array_length(summary, '$.asked') > 0`,
+    `CREATE INDEX schemes_by_maker ON documents (json_extract(body, '$.maker')) WHERE kind = 'code-scheme'`,
+    `CREATE INDEX releases_with_checks ON documents (json_extract(body, '$.kind'), id)
+      WHERE kind = 'release' AND json_array_length(body, '$.checks.add') > 0`,
+  ],
+  fill: indexAllCases,
+};
