@@ -5,6 +5,7 @@ import { notFound, redirect } from 'next/navigation';
 import { cache } from 'react';
 import { type Desk, openDesk } from '@/desk/desk';
 import { nightly } from '@/desk/keeping/keeping';
+import { learnElsewhere } from '@/desk/learnElsewhere';
 import { sealKey } from '@/desk/people/sealKey';
 import { type Pass, type Sitting, sittingOf } from '@/desk/people/shifts';
 import { Refusal } from '@/desk/refusal';
@@ -13,7 +14,7 @@ const kept = globalThis as { pinprickDesk?: Promise<Desk> };
 
 /** The desk of this server, opened once; for what nobody has to be signed in for. Everything else asks `atDesk`. */
 export function theDesk(): Promise<Desk> {
-  kept.pinprickDesk ??= openDesk(process.env.PINPRICK_DATA ?? './data').then(
+  kept.pinprickDesk ??= openDesk(process.env.PINPRICK_DATA ?? './data', learnElsewhere()).then(
     (desk) => {
       keep(desk);
       return desk;
@@ -32,6 +33,8 @@ const KEEP_EVERY_MS = 600_000;
 function keep(desk: Desk): void {
   const see = () => nightly(desk, new Date().getHours()).catch((error) => console.error(error));
   void see();
+  // What was confirmed and not learned from when the server ended.
+  void desk.learner(desk);
   setInterval(see, KEEP_EVERY_MS).unref();
 }
 

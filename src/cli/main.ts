@@ -12,6 +12,7 @@ const USAGE = `pinprick: the desk without a browser
   pinprick pack <case> --to FILE             a case as an evidence pack, with its report
   pinprick verify <case.json|pack.zip>       what was changed in it since it was made, if anything was
   pinprick records <records.json>            take in makers, charts, releases, kinds, house rules, roster
+  pinprick learn                             learn from confirmed cases, where that is due
   pinprick prepare [--demo [--no-history]]   make or migrate the data directory, and fill in the demo world
 
   pinprick backup <folder> [--keep DAYS]     copy all that the desk keeps, while it works; the copy is checked
@@ -54,6 +55,7 @@ const COMMANDS: Record<string, { takes: string | null; load(): Promise<Command> 
   key: { takes: null, load: async () => (await import('./commands/keeping')).key },
   trust: { takes: 'one public key', load: async () => (await import('./commands/keeping')).trust },
   invite: { takes: 'one name of the roster', load: async () => (await import('./commands/people')).invite },
+  learn: { takes: null, load: async () => (await import('./commands/learn')).learn },
   prepare: { takes: null, load: async () => (await import('./commands/prepare')).prepare },
 };
 

@@ -2,19 +2,15 @@ import type { CheckDefinition, KindDefinition } from '@/core/checks/check';
 import { cohensKappa } from '@/core/checks/secondOpinion';
 import { quarterOf } from '@/core/dates/day';
 import { formatProblem } from '@/core/formats/validate';
-import { type CheckRecord, checkRecord } from '@/core/judgement/checkRecord';
-import type { HouseRules } from '@/core/judgement/houseRules';
-import type { TellStatistics } from '@/core/judgement/statistics';
+import type { CheckRecord } from '@/core/judgement/checkRecord';
 import type { Revision } from '@/core/releases/release';
-import { listConfirmed } from '@/store/confirmedCases';
 import { listDocuments, readDocument, readRevision } from '@/store/documents';
 import type { Desk } from './desk';
-import { HOUSE_RULES_ID } from './grounds';
+import { checkRecords, markRestated } from './learning';
 import { agreements } from './opinions';
 import { allow } from './people/roster';
 import { saveRecords } from './records';
 import { Refusal } from './refusal';
-import { knownChecks, relearnAsStated } from './truths';
 
 /** The checks of a kind of goods with what confirmed cases say of each. */
 export interface CheckRecords {
@@ -43,18 +39,17 @@ export async function readKind(desk: Desk, kind: string): Promise<Revision<KindD
 /** @throws Refusal where there is no such kind of goods */
 export async function readCheckRecords(desk: Desk, kind: string): Promise<CheckRecords> {
   const definition = await readKind(desk, kind);
-  const rules = await readDocument<HouseRules>(desk.store, 'house-rules', HOUSE_RULES_ID);
-  if (!rules) throw new Refusal('notFound', 'This desk has no house rules.');
-  const statistics = await readDocument<TellStatistics>(desk.store, 'statistics', kind);
-  const cases = await listConfirmed(desk.store, kind);
-  const asOf = statistics?.body.asOf ?? desk.now().slice(0, 10);
-  const checks = await knownChecks(desk, kind);
+  const { checks, statistics, records } = await checkRecords(desk, kind);
   return {
     addedBy: Object.fromEntries(checks.flatMap(({ check, release }) => (release ? [[check.id, release]] : []))),
     kind: definition.body,
     revision: definition.revision,
-    records: checks.map(({ check }) => checkRecord(check, cases, rules.body, asOf)),
-    learned: statistics && { genuine: statistics.body.genuine, counterfeit: statistics.body.counterfeit, asOf },
+    records,
+    learned: statistics && {
+      genuine: statistics.body.genuine,
+      counterfeit: statistics.body.counterfeit,
+      asOf: statistics.body.asOf,
+    },
   };
 }
 
@@ -86,7 +81,8 @@ export async function saveCheck(
   const next = checks.some(own) ? checks.map((each) => (own(each) ? check : each)) : [...checks, check];
   const body = { ...definition.body, checks: next } as KindDefinition;
   await saveRecords(desk, [{ kind: 'kind', body, from: definition.revision }]);
-  await relearnAsStated(desk, kind);
+  await desk.store.write((transaction) => markRestated(desk, kind, transaction));
+  await desk.learner(desk);
   return { revision: (await readDocument(desk.store, 'kind', kind))?.revision ?? 1 };
 }
 

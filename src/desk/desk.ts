@@ -2,6 +2,7 @@ import { v4 as newUuid } from 'uuid';
 import { lastTouched } from '@/store/cases';
 import { openStore, type Store } from '@/store/store';
 import { idleKeeper, type Keeper } from './keeping/keeper';
+import { learnPending } from './learning';
 import { emptyMemory, type Memory } from './memory';
 import { bringRosterUpToDate } from './people/roster';
 import { saveShipped } from './shipped';
@@ -21,10 +22,9 @@ export interface Desk {
   memory: Memory;
   now(): string;
   newId(): string;
+  /** Sees to what is noted to be learned: at once, or soon and elsewhere. */
+  learner(desk: Desk): Promise<void>;
 }
-
-/** What only tests and the demo world replace. */
-export type Surroundings = Pick<Desk, 'now' | 'newId'>;
 
 /** A clock that never goes back behind what was written already; whoever reads the log must be able to order it. */
 function clockFrom(floor: string): () => string {
@@ -39,15 +39,24 @@ function clockFrom(floor: string): () => string {
 /**
  * Open the desk on a data directory.
  *
+ * @param learner sees to what is noted to be learned; at once, unless said otherwise
  * @throws StoreProblem with a sentence where the directory or database cannot be used
  */
-export async function openDesk(directory: string, surroundings?: Surroundings): Promise<Desk> {
+export async function openDesk(directory: string, learner: Desk['learner'] = learnPending): Promise<Desk> {
   const store = await openStore(directory);
   try {
     const key = await deskKey(store.directory);
     const last = await lastTouched(store);
-    const world = surroundings ?? { now: clockFrom(last), newId: () => newUuid() };
-    const desk: Desk = { store, key, closed: { day: '' }, keeper: idleKeeper(), memory: emptyMemory(), ...world };
+    const desk: Desk = {
+      store,
+      key,
+      closed: { day: '' },
+      keeper: idleKeeper(),
+      memory: emptyMemory(),
+      learner,
+      now: clockFrom(last),
+      newId: () => newUuid(),
+    };
     await saveShipped(store, desk.now());
     await takeOver(desk);
     await bringRosterUpToDate(desk);

@@ -10,13 +10,14 @@ import { verdictBody } from '@/core/judgement/verdictBody';
 import type { Release } from '@/core/releases/release';
 import { appendEvents, highestNumber } from '@/store/cases';
 import { readDocument } from '@/store/documents';
+import { markToLearn } from '@/store/toLearn';
 import { chainEvent } from './chainEvent';
 import type { Desk } from './desk';
 import { loadGrounds } from './grounds';
 import { caseNumber } from './openCase';
 import { Refusal } from './refusal';
 import { projectionRow } from './summary';
-import { keepTruth, relearn } from './truths';
+import { keepTruth } from './truths';
 
 /** A case that was opened, inspected, sealed and later confirmed, before this desk kept its records here. */
 export interface HistoricCase {
@@ -79,6 +80,7 @@ export async function keepHistory(desk: Desk, history: HistoricCase[]): Promise<
       await keepTruth(desk, file, known, transaction);
       kinds.set(kind, [kinds.get(kind) ?? '', past.confirmedAt].sort()[1] as string);
     }
-    for (const [kind, last] of kinds) await relearn(desk, kind, last.slice(0, 10), transaction);
+    for (const [kind, last] of kinds) await markToLearn(desk.store, kind, last.slice(0, 10), transaction);
   });
+  await desk.learner(desk);
 }

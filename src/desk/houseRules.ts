@@ -4,14 +4,14 @@ import type { HouseRules } from '@/core/judgement/houseRules';
 import { learn } from '@/core/judgement/learn';
 import { type Replay, replay, ruleWarnings } from '@/core/judgement/replay';
 import type { TellStatistics } from '@/core/judgement/statistics';
-import { listConfirmed } from '@/store/confirmedCases';
+import { listConfirmed, newestConfirmed } from '@/store/confirmedCases';
 import { readDocument, saveDocument } from '@/store/documents';
 import { listKinds } from './checks';
 import type { Desk } from './desk';
 import { HOUSE_RULES_ID } from './grounds';
+import { checksOfKind, markRestated } from './learning';
 import { allow } from './people/roster';
 import { Refusal } from './refusal';
-import { checksOfKind, relearn } from './truths';
 
 export type { HouseRules } from '@/core/judgement/houseRules';
 
@@ -50,8 +50,7 @@ export async function checksByKind(desk: Desk): Promise<Record<string, CheckDefi
 export async function previewRules(desk: Desk, edited: HouseRules): Promise<RulesPreview> {
   sound(edited);
   const { rules } = await readHouseRules(desk);
-  const all = await listConfirmed(desk.store, null);
-  const cases = [...all].sort((a, b) => b.at.localeCompare(a.at)).slice(0, LAST);
+  const cases = await newestConfirmed(desk.store, LAST);
   const checks = await checksByKind(desk);
   const learned: Record<string, TellStatistics | null> = {};
   for (const kind of Object.keys(checks))
@@ -61,11 +60,13 @@ export async function previewRules(desk: Desk, edited: HouseRules): Promise<Rule
     edited.halfLifeMonths === rules.halfLifeMonths && JSON.stringify(edited.strands) === JSON.stringify(rules.strands)
       ? learned
       : Object.fromEntries(
-          Object.entries(checks).map(([kind, list]) => {
-            const asOf = learned[kind]?.asOf;
-            const own = all.filter((each) => each.kind === kind);
-            return [kind, asOf ? learn(kind, own, list, edited, asOf) : null];
-          }),
+          await Promise.all(
+            Object.entries(checks).map(async ([kind, list]) => {
+              const asOf = learned[kind]?.asOf;
+              const own = asOf ? await listConfirmed(desk.store, kind) : [];
+              return [kind, asOf ? learn(kind, own, list, edited, asOf) : null] as const;
+            }),
+          ),
         );
   const before = replay(cases, checks, rules, learned);
   const after = replay(cases, checks, edited, relearned);
@@ -97,7 +98,7 @@ export async function saveHouseRules(
     if (unknown) throw new Refusal('invalid', `The rules require “${unknown}” of ${kind}, which has no such check.`);
   }
   const kinds = await listKinds(desk);
-  return desk.store.write(async (transaction) => {
+  const saved = await desk.store.write(async (transaction) => {
     const newest = (await readDocument(desk.store, 'house-rules', HOUSE_RULES_ID, transaction))?.revision;
     if (newest !== from)
       throw new Refusal(
@@ -105,10 +106,9 @@ export async function saveHouseRules(
         `Somebody kept revision ${newest} of the house rules meanwhile. Copy what you changed, load the page again and enter it there.`,
       );
     const kept = await saveDocument(desk.store, 'house-rules', edited, desk.now(), transaction);
-    for (const { id } of kinds) {
-      const statistics = await readDocument<TellStatistics>(desk.store, 'statistics', id, transaction);
-      if (statistics) await relearn(desk, id, statistics.body.asOf, transaction);
-    }
+    for (const { id } of kinds) await markRestated(desk, id, transaction);
     return { revision: kept.revision };
   });
+  await desk.learner(desk);
+  return saved;
 }

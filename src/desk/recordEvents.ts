@@ -19,7 +19,7 @@ import { enterCodes, meetings, noticeElsewhere } from './register';
 import { projectionRow, settleSoon } from './summary';
 import { closeYesterday } from './trust/closeDays';
 import { signEvents } from './trust/signEvents';
-import { learnFrom } from './truths';
+import { keepToLearn } from './truths';
 
 /** So many events are made by no hand. */
 const MOST_AT_ONCE = 500;
@@ -97,6 +97,7 @@ export async function recordEvents(desk: Desk, command: RecordCommand): Promise<
     throw invalid('Two of the events have the same id. Nothing was kept.');
   await allow(desk, command.by, ...events.map(({ type }) => type));
   let kept: CaseRow | null = null;
+  let learns = false;
   const recorded = await desk.store.write(async (transaction) => {
     await closeYesterday(desk, transaction);
     const row = await findCase(desk.store, { number: command.number }, transaction);
@@ -148,12 +149,16 @@ export async function recordEvents(desk: Desk, command: RecordCommand): Promise<
     // Should the rest fail, no row ever has that head.
     desk.memory.logs.set(next.head, { events: [...log, ...added], file });
     await signEvents(desk, row.id, added, transaction);
-    if (fresh.some(({ type }) => type === 'truthConfirmed')) await learnFrom(desk, file, grounds, transaction);
+    if (fresh.some(({ type }) => type === 'truthConfirmed')) {
+      await keepToLearn(desk, file, grounds, transaction);
+      learns = true;
+    }
     for (const event of added)
       if (event.type === 'opinionGiven') await keepOpinion(desk, file, grounds, event, transaction);
     await noticeElsewhere(desk, file, changed, command.by, transaction);
     return [...since, ...added];
   });
   if (kept) settleSoon(desk, kept);
+  if (learns) await desk.learner(desk);
   return recorded;
 }

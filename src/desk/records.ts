@@ -12,10 +12,10 @@ import type { SizeChart } from '@/core/sizes/sizeChart';
 import { type DocumentKind, readDocument, saveDocument } from '@/store/documents';
 import { indexRelease } from '@/store/releaseIndex';
 import type { Desk } from './desk';
+import { markRestated } from './learning';
 import { parseFile } from './parseFile';
 import { allow } from './people/roster';
 import { Refusal } from './refusal';
-import { relearnAsStated } from './truths';
 
 /** A reference document with its kind, as a records file lists them. */
 export interface RecordsEntry {
@@ -125,7 +125,10 @@ export async function saveEditedRecord(desk: Desk, by: string, entry: RecordsEnt
   if (typeof maker !== 'string' || !(await readDocument<Maker>(desk.store, 'maker', maker)))
     throw new Refusal('invalid', `The maker “${String(maker).slice(0, 80)}” is not in the records.`);
   await saveRecords(desk, [{ kind, body, from }]);
-  if (kind === 'release') await relearnAsStated(desk, (body as Release).kind);
+  if (kind === 'release') {
+    await desk.store.write((transaction) => markRestated(desk, (body as Release).kind, transaction));
+    await desk.learner(desk);
+  }
   const kept = await readDocument(desk.store, kind, body.id);
   return { revision: kept?.revision ?? 1 };
 }

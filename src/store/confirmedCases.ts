@@ -33,6 +33,12 @@ export async function listConfirmed(
   return rows.map(({ body }) => JSON.parse(body) as ConfirmedCase);
 }
 
+/** The newest confirmed cases, the newest first. */
+export async function newestConfirmed({ reads }: Store, most: number): Promise<ConfirmedCase[]> {
+  const sql = 'SELECT body FROM confirmed_cases ORDER BY at DESC, caseId LIMIT ?';
+  return (await reads.all<{ body: string }>(sql, [most])).map(({ body }) => JSON.parse(body) as ConfirmedCase);
+}
+
 /** Keep the pairs of answers of a second opinion. */
 export async function keepPairs(
   { tables }: Store,

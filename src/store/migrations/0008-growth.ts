@@ -13,6 +13,9 @@ export const growth: Migration = {
     `CREATE INDEX schemes_by_maker ON documents (json_extract(body, '$.maker')) WHERE kind = 'code-scheme'`,
     `CREATE INDEX releases_with_checks ON documents (json_extract(body, '$.kind'), id)
       WHERE kind = 'release' AND json_array_length(body, '$.checks.add') > 0`,
+    // Kinds of goods whose statistics are to be learned anew, and what their checks came to when they were.
+    'CREATE TABLE to_learn (kind TEXT PRIMARY KEY NOT NULL, asOf TEXT NOT NULL, mark INTEGER NOT NULL) STRICT',
+    'CREATE TABLE check_records (kind TEXT PRIMARY KEY NOT NULL, basis TEXT NOT NULL, body TEXT NOT NULL) STRICT',
   ],
   fill: indexAllCases,
 };

@@ -1,0 +1,116 @@
+import type { Transaction } from 'sequelize';
+import { contentHash } from '@/core/casefile/hash';
+import type { CheckDefinition, KindDefinition } from '@/core/checks/check';
+import { type CheckRecord, checkRecord } from '@/core/judgement/checkRecord';
+import type { HouseRules } from '@/core/judgement/houseRules';
+import { learn } from '@/core/judgement/learn';
+import type { TellStatistics } from '@/core/judgement/statistics';
+import type { Revision } from '@/core/releases/release';
+import { listConfirmed } from '@/store/confirmedCases';
+import { addedChecks, readDocument, saveDocument } from '@/store/documents';
+import {
+  dropToLearn,
+  keepCheckRecords,
+  listToLearn,
+  markToLearn,
+  readKeptCheckRecords,
+  type ToLearn,
+} from '@/store/toLearn';
+import type { Desk } from './desk';
+import { HOUSE_RULES_ID } from './grounds';
+import { Refusal } from './refusal';
+
+/** A check with the release that adds it; null where it is the kind's own. */
+export interface KnownCheck {
+  check: CheckDefinition;
+  release: string | null;
+}
+
+/**
+ * Every check that items of a kind may have been held against: the kind's and those that releases add. One that a
+ * release has in place of the kind's own is learned with it, as the kind states it.
+ */
+export async function knownChecks(desk: Desk, kind: string, transaction?: Transaction): Promise<KnownCheck[]> {
+  const definition = await readDocument<KindDefinition>(desk.store, 'kind', kind, transaction);
+  const own = (definition?.body.checks ?? []).map((check): KnownCheck => ({ check, release: null }));
+  const first = new Map<string, KnownCheck>();
+  for (const known of [...own, ...(await addedChecks<CheckDefinition>(desk.store, kind, transaction))])
+    if (!first.has(known.check.id)) first.set(known.check.id, known);
+  return [...first.values()];
+}
+
+/** The same without the releases. */
+export async function checksOfKind(desk: Desk, kind: string): Promise<CheckDefinition[]> {
+  return (await knownChecks(desk, kind)).map(({ check }) => check);
+}
+
+/** What is known of the checks of a kind, and by what it was learned. */
+interface Learned {
+  checks: KnownCheck[];
+  rules: Revision<HouseRules>;
+  statistics: Revision<TellStatistics> | null;
+  /** All that a check's record rests on, as one text. */
+  basis: string;
+}
+
+async function learnedOf(desk: Desk, kind: string): Promise<Learned> {
+  const rules = await readDocument<HouseRules>(desk.store, 'house-rules', HOUSE_RULES_ID);
+  if (!rules) throw new Refusal('notFound', 'This desk has no house rules.');
+  const statistics = await readDocument<TellStatistics>(desk.store, 'statistics', kind);
+  const checks = await knownChecks(desk, kind);
+  return { checks, rules, statistics, basis: basisOf(checks, rules, statistics) };
+}
+
+const basisOf = (
+  checks: KnownCheck[],
+  rules: Pick<Revision<HouseRules>, 'hash'>,
+  statistics: Pick<Revision<TellStatistics>, 'hash'> | null,
+): string => contentHash([checks, rules.hash, statistics?.hash ?? null]);
+
+/** What confirmed cases say of every check of a kind, as far as they were learned. */
+export async function checkRecords(
+  desk: Desk,
+  kind: string,
+): Promise<Omit<Learned, 'basis' | 'rules'> & { records: CheckRecord[] }> {
+  const { checks, rules, statistics, basis } = await learnedOf(desk, kind);
+  const kept = await readKeptCheckRecords(desk.store, kind);
+  if (kept?.basis === basis) return { checks, statistics, records: JSON.parse(kept.body) as CheckRecord[] };
+  // Learned by an older version, or by nothing yet.
+  const cases = await listConfirmed(desk.store, kind);
+  const asOf = statistics?.body.asOf ?? desk.now().slice(0, 10);
+  return { checks, statistics, records: checks.map(({ check }) => checkRecord(check, cases, rules.body, asOf)) };
+}
+
+/** Learn a kind anew, outside of any transaction, from all of its confirmed cases. */
+async function learnKind(desk: Desk, toLearn: ToLearn): Promise<void> {
+  const { kind } = toLearn;
+  const { checks, rules, statistics: before } = await learnedOf(desk, kind);
+  // A truth that is taken in late makes no counterfeit younger.
+  const asOf = [toLearn.asOf, before?.body.asOf ?? ''].sort()[1] as string;
+  const cases = await listConfirmed(desk.store, kind);
+  const body = learn(
+    kind,
+    cases,
+    checks.map(({ check }) => check),
+    rules.body,
+    asOf,
+  );
+  const records = checks.map(({ check }) => checkRecord(check, cases, rules.body, asOf));
+  await desk.store.write(async (transaction) => {
+    const statistics = await saveDocument(desk.store, 'statistics', body, desk.now(), transaction);
+    const basis = basisOf(checks, rules, statistics);
+    await keepCheckRecords(desk.store, kind, { basis, body: JSON.stringify(records) }, transaction);
+    await dropToLearn(desk.store, toLearn, transaction);
+  });
+}
+
+/** Learn every kind that is noted to be learned. */
+export async function learnPending(desk: Desk): Promise<void> {
+  for (const each of await listToLearn(desk.store)) await learnKind(desk, each);
+}
+
+/** Note that a kind is to be learned anew, as of the day it was learned last, since what its checks state changed. */
+export async function markRestated(desk: Desk, kind: string, transaction: Transaction): Promise<void> {
+  const statistics = await readDocument<TellStatistics>(desk.store, 'statistics', kind, transaction);
+  if (statistics) await markToLearn(desk.store, kind, statistics.body.asOf, transaction);
+}
