@@ -1,6 +1,7 @@
 import { benchAssess } from './assess';
 import { allMet } from './bar';
 import { benchChains } from './chains';
+import { benchGrowth } from './growth';
 import { benchHand } from './hand';
 import { benchJudgement } from './judgement';
 import { benchLabels } from './labels';
@@ -17,6 +18,7 @@ const BENCHES: Record<string, () => void | Promise<void>> = {
   judgement: benchJudgement,
   hand: benchHand,
   load: benchLoad,
+  growth: benchGrowth,
 };
 
 const asked = process.argv.slice(2);

@@ -65,6 +65,8 @@ export interface Queue {
 
 const WAITING_PER_PAGE = 25;
 const DONE_PER_PAGE = 20;
+/** Of those asked of somebody, so many stand before the others. */
+const MOST_AHEAD = 5;
 
 async function linesOf(desk: Desk, rows: CaseRow[], who: string | null): Promise<QueueLine[]> {
   const documents = await documentsState(desk.store);
@@ -81,7 +83,7 @@ async function pageOf(
   const at = Math.min(Math.max(1, page), pages);
   const rows = await listCases(desk.store, state, { limit: perPage, offset: (at - 1) * perPage });
   // Whoever is asked for an opinion finds it on the first page, however long others wait.
-  const asked = state === 'open' && at === 1 && who ? await openAskedOf(desk.store, who) : [];
+  const asked = state === 'open' && at === 1 && who ? await openAskedOf(desk.store, who, MOST_AHEAD) : [];
   const ahead = asked.filter(({ id }) => !rows.some((row) => row.id === id));
   return { lines: await linesOf(desk, [...ahead, ...rows], who), page: at, pages, count };
 }

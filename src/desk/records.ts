@@ -42,13 +42,33 @@ const UNSOUND: Partial<Record<DocumentKind, (body: unknown) => string[]>> = {
   release: (body) => [...releaseProblems(body as Release), ...releaseSizeProblems(body as Release)],
 };
 
-/** @throws Refusal where what a release adds and switches off leaves its kind's checks unsound */
-async function requireSoundChecks(desk: Desk, release: Release, transaction: Transaction): Promise<void> {
+/** Finds a document among those that are taken in, or among those that are kept. */
+type Finder = <T>(kind: DocumentKind, id: string) => Promise<T | undefined>;
+
+function finderOf(desk: Desk, entries: RecordsEntry[]): Finder {
+  const known = new Map<string, Promise<unknown>>(
+    entries.map(({ kind, body }) => [`${kind} ${body.id}`, Promise.resolve(body)]),
+  );
+  return <T>(kind: DocumentKind, id: string) => {
+    const key = `${kind} ${id}`;
+    const found = known.get(key) ?? readDocument<T>(desk.store, kind, id).then((document) => document?.body);
+    known.set(key, found);
+    return found as Promise<T | undefined>;
+  };
+}
+
+/** @throws Refusal where a release names what nobody knows, or leaves its kind's checks unsound */
+async function requireSoundRelease(find: Finder, release: Release): Promise<void> {
+  const names = `The release “${release.id}” names the`;
+  if (!(await find('maker', release.maker)))
+    throw new Refusal('invalid', `${names} maker “${release.maker}”, who is not in the records.`);
+  if (release.chart && !(await find('size-chart', release.chart)))
+    throw new Refusal('invalid', `${names} size chart “${release.chart}”, which is not in the records.`);
   const { add, off } = release.checks;
-  // Most releases are asked what their kind is asked, which is sound: nothing to read, however many are taken in.
+  // Most releases are asked what their kind is asked, which is sound.
   if (add.length + off.length === 0) return;
-  const kind = await readDocument<KindDefinition>(desk.store, 'kind', release.kind, transaction);
-  const unsound = kind ? checkKind({ ...kind.body, checks: checksFor(kind.body, release) }) : [];
+  const kind = await find<KindDefinition>('kind', release.kind);
+  const unsound = kind ? checkKind({ ...kind, checks: checksFor(kind, release) }) : [];
   if (unsound.length > 0)
     throw new Refusal('invalid', `The release “${release.id}” is not sound: ${unsound.join(' ')}`);
 }
@@ -64,11 +84,16 @@ async function refuseOverwriting(desk: Desk, { kind, body, from }: RecordsEntry,
   throw new Refusal('conflict', sentence);
 }
 
+/** So many are kept in one go, and then whoever waits to save has a turn. */
+const PORTION = 25;
+const TURN_MS = 25;
+
 /**
- * Keep reference documents, all or none: each is held against its format, gets a new revision where it
- * changed, and releases are put into the index.
+ * Keep reference documents: each is held against its format and the others before any is kept, gets a new revision where
+ * it changed, and releases are put into the index. More than a portion of them go in one portion after the other, so that
+ * nobody who saves waits for them; where the disk or the power fails in between, the rest is kept by doing it again.
  *
- * @throws Refusal with a sentence that names the document at fault
+ * @throws Refusal with a sentence that names the document at fault; nothing is kept then
  */
 export async function saveRecords(desk: Desk, entries: RecordsEntry[]): Promise<void> {
   for (const { kind, body } of entries) {
@@ -77,34 +102,26 @@ export async function saveRecords(desk: Desk, entries: RecordsEntry[]): Promise<
     const unsound = UNSOUND[kind]?.(body) ?? [];
     if (unsound.length > 0) throw new Refusal('invalid', `The ${kind} “${body.id}” is not sound: ${unsound.join(' ')}`);
   }
-  await desk.store.write(async (transaction) => {
-    for (const { kind, body, from } of entries) {
-      if (from !== undefined) await refuseOverwriting(desk, { kind, body, from }, transaction);
-      await saveDocument(desk.store, kind, body, desk.now(), transaction);
-      if (kind !== 'release') continue;
-      const release = body as Release;
-      await requireSoundChecks(desk, release, transaction);
-      const maker = await readDocument<Maker>(desk.store, 'maker', release.maker, transaction);
-      if (!maker)
-        throw new Refusal(
-          'invalid',
-          `The release “${release.id}” names the maker “${release.maker}”, who is not in the records.`,
-        );
-      await indexRelease(desk.store, release, maker.body.name, transaction);
-    }
-    // Charts may stand behind the releases that name them.
-    const charts = new Map<string, string>();
-    for (const { kind, body } of entries) {
-      const { chart } = body as Partial<Release>;
-      if (kind === 'release' && chart) charts.set(chart, body.id);
-    }
-    for (const [chart, release] of charts)
-      if (!(await readDocument(desk.store, 'size-chart', chart, transaction)))
-        throw new Refusal(
-          'invalid',
-          `The release “${release}” names the size chart “${chart}”, which is not in the records.`,
-        );
-  });
+  const find = finderOf(desk, entries);
+  for (const { kind, body } of entries) if (kind === 'release') await requireSoundRelease(find, body as Release);
+  // What releases name comes before them.
+  const ordered = [
+    ...entries.filter(({ kind }) => kind !== 'release'),
+    ...entries.filter(({ kind }) => kind === 'release'),
+  ];
+  for (let at = 0; at < ordered.length; at += PORTION) {
+    if (at > 0) await new Promise((turn) => setTimeout(turn, TURN_MS));
+    await desk.store.write(async (transaction) => {
+      for (const { kind, body, from } of ordered.slice(at, at + PORTION)) {
+        if (from !== undefined) await refuseOverwriting(desk, { kind, body, from }, transaction);
+        await saveDocument(desk.store, kind, body, desk.now(), transaction);
+        if (kind !== 'release') continue;
+        const release = body as Release;
+        const maker = await find<Maker>('maker', release.maker);
+        await indexRelease(desk.store, release, maker?.name ?? release.maker, transaction);
+      }
+    });
+  }
 }
 
 /** The kinds of record that are edited on the screen. */

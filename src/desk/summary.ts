@@ -24,8 +24,9 @@ const UNWEIGHED: CaseStanding = {
 /**
  * The projection row of a case, computed anew from its log.
  *
- * @param known its assessment, where there is one; or its row before. What an open case comes to is most of the work of
- *   an entry, so it is carried over, and worked out before anybody reads it (`settled`)
+ * @param known its assessment, where there is one; or its row before. What a case comes to is most of the work of an
+ *   entry, so it is carried over: for an open case it is worked out before anybody reads it (`settled`), and a sealed one
+ *   stays as it was sealed
  */
 export function projectionRow(
   file: CaseFile,
@@ -35,8 +36,9 @@ export function projectionRow(
 ): CaseRow {
   const { assessment, before } = known;
   const state = file.seal ? 'sealed' : file.closed ? 'closed' : 'open';
-  const carried = before?.state === 'open' ? (JSON.parse(before.summary) as CaseSummary) : UNWEIGHED;
-  const standing = state === 'open' && !assessment ? carried : standingNow(file, grounds, assessment);
+  const carried = before?.state === state ? (JSON.parse(before.summary) as CaseSummary) : null;
+  const standing =
+    (assessment ? null : (carried ?? (state === 'open' ? UNWEIGHED : null))) ?? standingNow(file, grounds, assessment);
   return {
     id: file.id,
     number,
@@ -48,13 +50,14 @@ export function projectionRow(
   };
 }
 
-/** The line of an open case shows roughly how sure it is; few draws say that. */
+/** The line of a case shows roughly how sure it is; few draws say that. */
 const DRAWS = 40;
 
 function standingNow(file: CaseFile, grounds: GroundsRevisions, known?: Assessment): CaseStanding {
-  const open = !file.seal && !file.closed;
-  const assessment = known ?? assess(file, groundsOf(grounds), open ? { draws: DRAWS } : {});
-  return { ...standingOf(file, assessment), weighedBy: groundsKey(grounds) };
+  const standing = standingOf(file, known ?? assess(file, groundsOf(grounds), { draws: DRAWS }));
+  const { seal } = file;
+  const sealed = seal && { decision: seal.goods, p: seal.pGenuine, interval: seal.interval };
+  return { ...standing, ...(sealed ? { goods: sealed } : {}), weighedBy: groundsKey(grounds) };
 }
 
 /**

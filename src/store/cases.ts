@@ -31,11 +31,11 @@ export async function listCases(
 }
 
 /** Open cases in which a second opinion is waited for from somebody, the longest waiting first. */
-export function openAskedOf({ reads }: Store, person: string): Promise<CaseRow[]> {
+export function openAskedOf({ reads }: Store, person: string, limit: number): Promise<CaseRow[]> {
   return reads.all<CaseRow>(
     `SELECT * FROM cases WHERE state = 'open' AND json_array_length(summary, '$.asked') > 0 AND EXISTS
-       (SELECT 1 FROM json_each(summary, '$.asked') WHERE value ->> 'to' = ?) ORDER BY touchedAt`,
-    [person],
+       (SELECT 1 FROM json_each(summary, '$.asked') WHERE value ->> 'to' = ?) ORDER BY touchedAt LIMIT ?`,
+    [person, limit],
   );
 }
 
@@ -59,8 +59,8 @@ export async function listAllCases({ tables }: Store): Promise<CaseRow[]> {
 }
 
 /** How many cases are in a state. */
-export function countCases({ tables }: Store, state: CaseRow['state']): Promise<number> {
-  return tables.cases.count({ where: { state } });
+export async function countCases({ reads }: Store, state: CaseRow['state']): Promise<number> {
+  return (await reads.all<{ n: number }>('SELECT n FROM case_counts WHERE state = ?', [state]))[0]?.n ?? 0;
 }
 
 /** The hashes that events have now, by `caseId/seq`, with the numbers of their cases; `hash` is null where one is gone. */
