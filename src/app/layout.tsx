@@ -23,9 +23,7 @@ export default async function Layout({ children }: { children: ReactNode }) {
   const room = (await cookies()).get(ROOM_COOKIE)?.value === 'dim' ? 'dim' : 'bright';
   const nonce = (await headers()).get('x-nonce') ?? '';
   const desk = await theDesk();
-  const here = await sitting();
-  const { rules } = await readHouseRules(desk);
-  const { signIn } = (await readRoster(desk)).body;
+  const [here, { rules }, roster] = await Promise.all([sitting(), readHouseRules(desk), readRoster(desk)]);
   return (
     <html lang="en" data-room={room} suppressHydrationWarning>
       <body>
@@ -37,7 +35,7 @@ export default async function Layout({ children }: { children: ReactNode }) {
         </a>
         <StyleNonce nonce={nonce} />
         <HouseTime timeZone={rules.house?.timeZone ?? 'UTC'}>
-          <MeProvider me={here?.me ?? null} proof={signIn.proof}>
+          <MeProvider me={here?.me ?? null} proof={roster.body.signIn.proof}>
             <TopBar here={here?.here ?? []} oneKey={here ? await oneKeyPeople(desk) : []} room={room} />
             <div id="content" tabIndex={-1} className="outline-none">
               {children}

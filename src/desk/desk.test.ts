@@ -300,8 +300,8 @@ describe('the queue of many', () => {
     for (let i = 0; i < 12; i++) numbers.push(await open());
     const place = { shelf: 'sealed', donePage: 1 } as const;
     const first = await readQueue(at.desk, null, place);
-    expect(first.open.lines).toHaveLength(25);
-    expect(first.open.pages).toBe(Math.ceil(first.open.count / 25));
+    expect(first.open.lines).toHaveLength(20);
+    expect(first.open.pages).toBe(Math.ceil(first.open.count / 20));
     const last = await readQueue(at.desk, null, { ...place, page: 99 });
     expect(last.open.page).toBe(first.open.pages);
     const newest = numbers.at(-1) ?? '';

@@ -49,32 +49,34 @@ interface Learned {
   checks: KnownCheck[];
   rules: Revision<HouseRules>;
   statistics: Revision<TellStatistics> | null;
-  /** All that a check's record rests on, as one text. */
-  basis: string;
+  /** What stands for all that a person stated of them. */
+  stated: string;
 }
 
 async function learnedOf(desk: Desk, kind: string): Promise<Learned> {
   const rules = await readDocument<HouseRules>(desk.store, 'house-rules', HOUSE_RULES_ID);
   if (!rules) throw new Refusal('notFound', 'This desk has no house rules.');
   const statistics = await readDocument<TellStatistics>(desk.store, 'statistics', kind);
+  const definition = await readDocument<KindDefinition>(desk.store, 'kind', kind);
   const checks = await knownChecks(desk, kind);
-  return { checks, rules, statistics, basis: basisOf(checks, rules, statistics) };
+  const added = checks.filter(({ release }) => release !== null);
+  const stated = contentHash([definition?.hash, added, rules.hash]);
+  return { checks, rules, statistics, stated };
 }
 
-const basisOf = (
-  checks: KnownCheck[],
-  rules: Pick<Revision<HouseRules>, 'hash'>,
-  statistics: Pick<Revision<TellStatistics>, 'hash'> | null,
-): string => contentHash([checks, rules.hash, statistics?.hash ?? null]);
+/** All that the records of checks rest on, as one text. */
+const basisOf = (stated: string, statistics: Revision<TellStatistics> | null): string =>
+  `${stated} ${statistics?.hash ?? ''}`;
 
 /** What confirmed cases say of every check of a kind, as far as they were learned. */
 export async function checkRecords(
   desk: Desk,
   kind: string,
-): Promise<Omit<Learned, 'basis' | 'rules'> & { records: CheckRecord[] }> {
-  const { checks, rules, statistics, basis } = await learnedOf(desk, kind);
+): Promise<Omit<Learned, 'stated' | 'rules'> & { records: CheckRecord[] }> {
+  const { checks, rules, statistics, stated } = await learnedOf(desk, kind);
   const kept = await readKeptCheckRecords(desk.store, kind);
-  if (kept?.basis === basis) return { checks, statistics, records: JSON.parse(kept.body) as CheckRecord[] };
+  if (kept?.basis === basisOf(stated, statistics))
+    return { checks, statistics, records: JSON.parse(kept.body) as CheckRecord[] };
   // Learned by an older version, or by nothing yet.
   const cases = await listConfirmed(desk.store, kind);
   const asOf = statistics?.body.asOf ?? desk.now().slice(0, 10);
@@ -84,7 +86,7 @@ export async function checkRecords(
 /** Learn a kind anew, outside of any transaction, from all of its confirmed cases. */
 async function learnKind(desk: Desk, toLearn: ToLearn): Promise<void> {
   const { kind } = toLearn;
-  const { checks, rules, statistics: before } = await learnedOf(desk, kind);
+  const { checks, rules, statistics: before, stated } = await learnedOf(desk, kind);
   // A truth that is taken in late makes no counterfeit younger.
   const asOf = [toLearn.asOf, before?.body.asOf ?? ''].sort()[1] as string;
   const cases = await listConfirmed(desk.store, kind);
@@ -98,7 +100,7 @@ async function learnKind(desk: Desk, toLearn: ToLearn): Promise<void> {
   const records = checks.map(({ check }) => checkRecord(check, cases, rules.body, asOf));
   await desk.store.write(async (transaction) => {
     const statistics = await saveDocument(desk.store, 'statistics', body, desk.now(), transaction);
-    const basis = basisOf(checks, rules, statistics);
+    const basis = basisOf(stated, statistics);
     await keepCheckRecords(desk.store, kind, { basis, body: JSON.stringify(records) }, transaction);
     await dropToLearn(desk.store, toLearn, transaction);
   });

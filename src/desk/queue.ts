@@ -63,8 +63,8 @@ export interface Queue {
   otherShelf: number;
 }
 
-const WAITING_PER_PAGE = 25;
-const DONE_PER_PAGE = 20;
+const WAITING_PER_PAGE = 20;
+const DONE_PER_PAGE = 10;
 /** Of those asked of somebody, so many stand before the others. */
 const MOST_AHEAD = 5;
 

@@ -84,9 +84,10 @@ async function refuseOverwriting(desk: Desk, { kind, body, from }: RecordsEntry,
   throw new Refusal('conflict', sentence);
 }
 
-/** So many are kept in one go, and then whoever waits to save has a turn. */
-const PORTION = 25;
-const TURN_MS = 25;
+/** Records are kept for so long in one go, and then whoever waits to save has a turn. */
+const PORTION_MS = 20;
+const TURN_MS = 40;
+const FEW = 5;
 
 /**
  * Keep reference documents: each is held against its format and the others before any is kept, gets a new revision where
@@ -109,10 +110,15 @@ export async function saveRecords(desk: Desk, entries: RecordsEntry[]): Promise<
     ...entries.filter(({ kind }) => kind !== 'release'),
     ...entries.filter(({ kind }) => kind === 'release'),
   ];
-  for (let at = 0; at < ordered.length; at += PORTION) {
+  let at = 0;
+  while (at < ordered.length) {
     if (at > 0) await new Promise((turn) => setTimeout(turn, TURN_MS));
     await desk.store.write(async (transaction) => {
-      for (const { kind, body, from } of ordered.slice(at, at + PORTION)) {
+      // An editor's one record, or a handful that name each other, go together.
+      const until = performance.now() + PORTION_MS;
+      const least = at + FEW;
+      for (; at < ordered.length && (at < least || performance.now() < until); at++) {
+        const { kind, body, from } = ordered[at] as RecordsEntry;
         if (from !== undefined) await refuseOverwriting(desk, { kind, body, from }, transaction);
         await saveDocument(desk.store, kind, body, desk.now(), transaction);
         if (kind !== 'release') continue;
