@@ -17,7 +17,7 @@ const kept = globalThis as { pinprickDesk?: Promise<Desk> };
 export function theDesk(): Promise<Desk> {
   kept.pinprickDesk ??= openDesk(process.env.PINPRICK_DATA ?? './data', learnElsewhere()).then(
     (desk) => {
-      keep(desk);
+      if (!desk.store.looking) keep(desk);
       return desk;
     },
     (error) => {

@@ -36,6 +36,11 @@ export default async function Layout({ children }: { children: ReactNode }) {
         <StyleNonce nonce={nonce} />
         <HouseTime timeZone={rules.house?.timeZone ?? 'UTC'}>
           <MeProvider me={here?.me ?? null} proof={roster.body.signIn.proof}>
+            {desk.store.looking && (
+              <p role="status" className="border-b border-differs px-5 py-1.5 text-differs">
+                This desk is open for looking only: nothing can be kept. Everything can be read and exported.
+              </p>
+            )}
             <TopBar here={here?.here ?? []} oneKey={here ? await oneKeyPeople(desk) : []} room={room} />
             <div id="content" tabIndex={-1} className="outline-none">
               {children}

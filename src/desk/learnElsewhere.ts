@@ -26,7 +26,7 @@ export function learnElsewhere(): Desk['learner'] {
   let running = false;
   let timer: ReturnType<typeof setTimeout> | undefined;
   const run = async (desk: Desk): Promise<void> => {
-    if (running || (await listToLearn(desk.store)).length === 0) return;
+    if (running || desk.store.looking || (await listToLearn(desk.store)).length === 0) return;
     running = true;
     try {
       if (!(await learnThere(desk.store.directory))) await learnPending(desk);

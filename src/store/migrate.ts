@@ -22,6 +22,16 @@ const MIGRATIONS: Migration[] = [
   growth,
 ];
 
+/** @throws StoreProblem where a database is not of this very version, and cannot be brought up to it */
+export async function requireThisVersion(sequelize: Sequelize): Promise<void> {
+  const [rows] = await sequelize.query('SELECT name FROM SequelizeMeta ORDER BY name');
+  const names = (rows as { name: string }[]).map(({ name }) => name);
+  if (names.join() !== MIGRATIONS.map(({ name }) => name).join())
+    throw new StoreProblem(
+      'The database is of another version of Pinprick. To be looked at by this one it has to be brought up to date, which writes to it; copy it to a directory that can be written.',
+    );
+}
+
 /**
  * Bring the database up to this version.
  *

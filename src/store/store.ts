@@ -3,18 +3,22 @@ import { join, resolve } from 'node:path';
 import { Sequelize, Transaction } from 'sequelize';
 import sqlite3 from 'sqlite3';
 import { DocumentBodies } from './documentBodies';
+import { lookingWanted, openToLook } from './lookOnly';
 import { migrate } from './migrate';
 import { photographFiles } from './photographs';
 import { type Prepared, prepareReads } from './prepared';
 import { StoreProblem } from './storeProblem';
 import { defineTables, type Tables } from './tables';
 
+const DATABASE = 'pinprick.sqlite';
 const BUSY_TIMEOUT_MS = 5000;
 
 /** An open data directory: the database and where photographs lie. */
 export interface Store {
   directory: string;
   sequelize: Sequelize;
+  /** Nothing can be kept: the directory cannot be written, or somebody wants to look only. */
+  looking: boolean;
   tables: Tables;
   /** What documents hold, by their hash. */
   bodies: DocumentBodies;
@@ -25,11 +29,16 @@ export interface Store {
   close(): Promise<void>;
 }
 
-async function prepareDirectory(directory: string): Promise<void> {
+/** @returns whether there is a desk in it that can only be looked at */
+async function prepareDirectory(directory: string): Promise<boolean> {
+  const there = (await stat(join(directory, DATABASE)).catch(() => null)) !== null;
+  if (there && lookingWanted()) return true;
   try {
     await mkdir(directory, { recursive: true });
     await access(directory, constants.W_OK | constants.X_OK);
+    return false;
   } catch (error) {
+    if (there) return true;
     throw new StoreProblem(
       `The data directory ${directory} cannot be written (${(error as NodeJS.ErrnoException).code}). Give this user the right to write there, or choose another one with PINPRICK_DATA.`,
     );
@@ -47,7 +56,7 @@ export const openCopy = (path: string, purpose: 'toLook' | 'toChange' = 'toLook'
 
 /** An emptied or lost database must not be taken for a new desk. */
 async function requireDatabase(root: string): Promise<void> {
-  const path = join(root, 'pinprick.sqlite');
+  const path = join(root, DATABASE);
   const there = await stat(path).then(
     ({ size }) => size > 0,
     () => false,
@@ -58,27 +67,33 @@ async function requireDatabase(root: string): Promise<void> {
   );
 }
 
+async function openToWrite(root: string): Promise<Sequelize> {
+  const sequelize = new Sequelize({ dialect: 'sqlite', storage: join(root, DATABASE), logging: false });
+  try {
+    await sequelize.query('PRAGMA journal_mode = WAL');
+    await sequelize.query(`PRAGMA busy_timeout = ${BUSY_TIMEOUT_MS}`);
+    await sequelize.query('PRAGMA synchronous = FULL');
+    await migrate(sequelize);
+    return sequelize;
+  } catch (error) {
+    await sequelize.close();
+    if (error instanceof StoreProblem) throw error;
+    throw new StoreProblem(`The database in ${root} cannot be opened: ${(error as Error).message}.`);
+  }
+}
+
 /**
- * Open a data directory, making and migrating its database as needed: WAL, foreign keys on, busy timeout.
+ * Open a data directory, making and migrating its database as needed: WAL, foreign keys on, busy timeout. One that cannot
+ * be written is opened to be looked at.
  *
  * @param directory absolute or relative to the working directory
  * @throws StoreProblem with a sentence for the person who started the program
  */
 export async function openStore(directory: string): Promise<Store> {
   const root = resolve(directory);
-  await prepareDirectory(root);
+  const looking = await prepareDirectory(root);
   await requireDatabase(root);
-  const sequelize = new Sequelize({ dialect: 'sqlite', storage: join(root, 'pinprick.sqlite'), logging: false });
-  try {
-    await sequelize.query('PRAGMA journal_mode = WAL');
-    await sequelize.query(`PRAGMA busy_timeout = ${BUSY_TIMEOUT_MS}`);
-    await sequelize.query('PRAGMA synchronous = FULL');
-    await migrate(sequelize);
-  } catch (error) {
-    await sequelize.close();
-    if (error instanceof StoreProblem) throw error;
-    throw new StoreProblem(`The database in ${root} cannot be opened: ${(error as Error).message}.`);
-  }
+  const sequelize = looking ? await openToLook(join(root, DATABASE)) : await openToWrite(root);
 
   // SQLite has one writer. Waiting here, in order, is kinder than failing on a lock.
   let last: Promise<unknown> = Promise.resolve();
@@ -104,6 +119,7 @@ export async function openStore(directory: string): Promise<Store> {
   return {
     directory: root,
     sequelize,
+    looking,
     tables: defineTables(sequelize),
     bodies: new DocumentBodies(),
     reads,

@@ -84,7 +84,7 @@ export async function checkDesk(desk: Desk, onProgress: (share: number) => void 
     documents: documents.length,
     photographs: rows.size,
     days: (await query<{ days: number }>('SELECT COUNT(*) AS days FROM day_roots'))[0]?.days ?? 0,
-    swept: await sweepParts(store),
+    swept: store.looking ? 0 : await sweepParts(store),
     unnamed: files.filter((sha256) => !named.has(sha256)).length,
     notVouchedFor,
     problems,

@@ -6,13 +6,18 @@ import { v4 as uuid } from 'uuid';
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
 import type { NewEvent } from '@/core/casefile/event';
 import { type TestDesk, testDesk } from '@/demo/testing/testDesk';
-import { pathOfPhotograph } from '@/store/photographs';
+import { fileHash, pathOfPhotograph } from '@/store/photographs';
 import { readCaseFolder } from '../caseFolder';
 import { openDesk } from '../desk';
+import { makePack } from '../pack';
 import { THE_MACHINE } from '../people/roster';
+import { sittingOf } from '../people/shifts';
+import { signIn } from '../people/signIn';
 import { addPhotograph } from '../photographs';
+import { findCases, readQueue } from '../queue';
 import { recordEvents } from '../recordEvents';
 import { StoreProblem, storeProblemOf } from '../storeProblem';
+import { exportCase } from '../transfer';
 import { backUp, listBackups, restore } from './backup';
 import { checkDesk } from './checkDesk';
 import { clockProblem } from './clockProblem';
@@ -231,5 +236,50 @@ describe('trouble with the store', () => {
   it('is not every fault', () => {
     expect(storeProblemOf(new TypeError('x is not a function'))).toBeNull();
     expect(storeProblemOf('text')).toBeNull();
+  });
+});
+
+describe('a desk that is only looked at', () => {
+  it('shows and exports everything, lets people sign in, and keeps nothing', async () => {
+    const other = await testDesk(true);
+    const path = join(other.directory, 'pinprick.sqlite');
+    const { open } = await readQueue(other.desk, null, { shelf: 'sealed', donePage: 1 });
+    const number = open.lines[0]?.number ?? '';
+    await other.desk.store.close();
+    const before = await fileHash(path);
+    process.env.PINPRICK_LOOK = '1';
+    try {
+      other.desk = await openDesk(other.directory);
+      const { desk } = other;
+      expect(desk.store.looking).toBe(true);
+      expect((await readQueue(desk, null, { shelf: 'sealed', donePage: 1 })).open.count).toBe(open.count);
+      expect((await findCases(desk, number, null))[0]?.number).toBe(number);
+      const { events } = await exportCase(desk, number);
+      expect((await makePack(desk, number)).length).toBeGreaterThan(1000);
+      expect((await checkDesk(desk)).problems).toEqual([]);
+      const from = { bench: null, came: '', origin: 'http://localhost' };
+      const pass = await signIn(desk, { how: 'oneKey', name: 'isolde-varr' }, from);
+      expect((await sittingOf(desk, pass))?.me.name).toBe('Isolde Varr');
+      const event = {
+        id: uuid(),
+        type: 'circumstancesStated' as const,
+        body: { channel: 'walk-in' as const, condition: 'worn' as const, inHand: true, packaged: true },
+      };
+      const kept = recordEvents(desk, { number, events: [event], expectedSeq: events.length, by: 'isolde-varr' });
+      const problem = storeProblemOf(await kept.catch((error) => error));
+      expect(problem?.message).toMatch(/cannot be written\. Everything can still be looked at/);
+      await desk.store.close();
+      expect(await fileHash(path)).toBe(before);
+      // Of another version, it would have to be changed first.
+      delete process.env.PINPRICK_LOOK;
+      other.desk = await openDesk(other.directory);
+      await other.desk.store.sequelize.query(`DELETE FROM SequelizeMeta WHERE name LIKE '0008%'`);
+      await other.desk.store.close();
+      process.env.PINPRICK_LOOK = '1';
+      await expect(openDesk(other.directory)).rejects.toThrow(/of another version/);
+    } finally {
+      delete process.env.PINPRICK_LOOK;
+      await rm(other.directory, { recursive: true, force: true });
+    }
   });
 });

@@ -85,7 +85,8 @@ export async function personOfPasskey(desk: Desk, answer: unknown, site: Site): 
   }).catch(() => ({ verified: false, authenticationInfo: null }));
   if (!verified || !authenticationInfo) throw new Refusal('signedOut', NOT_KNOWN);
   const secret = JSON.stringify({ publicKey, counter: authenticationInfo.newCounter, transports } satisfies Passkey);
-  await desk.store.write((transaction) => keepCredential(desk.store, { ...kept, secret }, transaction));
+  if (!desk.store.looking)
+    await desk.store.write((transaction) => keepCredential(desk.store, { ...kept, secret }, transaction));
   return kept.person;
 }
 
