@@ -18,7 +18,8 @@ const USAGE = `pinprick: the desk without a browser
   pinprick backup <folder> [--keep DAYS]     copy all that the desk keeps, while it works; the copy is checked
   pinprick restore <folder> [--name FILE]    put the newest backup, or that one, into an empty data directory
   pinprick check                             look at everything that the desk keeps, and say what does not hold
-  pinprick anchor                            sign what the desk held at the end of yesterday; its root, to be kept elsewhere
+  pinprick anchor [--to FILE]                sign what the desk held at the end of yesterday; its root, to be kept
+                                             elsewhere: as JSON, or as an EPCIS event where the file ends with .jsonld
   pinprick key [--to FILE]                   the desk's public key; the key itself, for safekeeping
   pinprick trust <public key> --name NAME    know the key of another desk
   pinprick invite <name>                     a word that lets somebody of the roster in once, to set a passphrase

@@ -1,11 +1,13 @@
 import { type CarriedDocuments, type ExportedCase, exportedCaseProblem } from '@/core/casefile/exportedCase';
 import { fold } from '@/core/casefile/fold';
 import { logProblem } from '@/core/casefile/logProblem';
+import { unknownName } from '@/core/casefile/unknownName';
+import type { KindDefinition } from '@/core/checks/check';
 import type { GroundsRevisions } from '@/core/judgement/grounds';
 import type { Revision } from '@/core/releases/release';
 import { keepSignatures, signaturesOf } from '@/store/anchors';
 import { appendEvents, findCase } from '@/store/cases';
-import { type DocumentKind, keepForeign } from '@/store/documents';
+import { type DocumentKind, keepForeign, readDocument } from '@/store/documents';
 import { readCaseFolder } from './caseFolder';
 import type { Desk } from './desk';
 import { loadGrounds } from './grounds';
@@ -87,6 +89,10 @@ export async function importCase(desk: Desk, text: string): Promise<string> {
         'conflict',
         `${there.number} is at this desk already, with a log that differs from the file's.`,
       );
+    const own = await readDocument<KindDefinition>(desk.store, 'kind', file.kind, transaction);
+    const kinds = [documents.kind.body, ...(own ? [own.body] : [])];
+    const unknown = unknownName(events, kinds, documents.release?.body.checks.add ?? []);
+    if (unknown) throw new Refusal('invalid', `This case cannot be weighed here. ${unknown}`);
     for (const [name, kind] of Object.entries(KINDS) as [keyof GroundsRevisions, DocumentKind][]) {
       for (const document of [documents[name] ?? []].flat() as Revision<unknown>[])
         await keepForeign(desk.store, kind, document, transaction);

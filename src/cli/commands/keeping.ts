@@ -1,5 +1,6 @@
 import { writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
+import { rootEvent } from '@/core/trust/rootEvent';
 import { keyName } from '@/core/trust/statements';
 import { backUp, restore } from '@/desk/keeping/backup';
 import { checkDesk } from '@/desk/keeping/checkDesk';
@@ -36,13 +37,17 @@ export async function check(): Promise<number> {
   return found.problems.length === 0 ? FINE : PROBLEMS;
 }
 
-export async function anchorDay(): Promise<number> {
-  print(
-    await withDesk(async (desk) => {
-      await anchor(desk);
-      return newestAnchor(desk);
-    }),
-  );
+export async function anchorDay(_: string, { to }: Options): Promise<number> {
+  const newest = await withDesk(async (desk) => {
+    await anchor(desk);
+    return newestAnchor(desk);
+  });
+  print(newest);
+  if (to && !newest) throw new UsageError('No day has ended yet, so there is nothing to keep.');
+  if (to && newest) {
+    const kept = to.endsWith('.jsonld') ? rootEvent(newest, new Date().toISOString()) : newest;
+    await writeFile(to, `${JSON.stringify(kept, null, 2)}\n`, { flag: 'wx' });
+  }
   return FINE;
 }
 

@@ -71,6 +71,23 @@ describe('a sealed verdict', () => {
       })),
     ).rejects.toThrow(/is not that of key/);
   });
+  it('that reads a place or answers a check that nobody knows is refused', async () => {
+    const naming = (type: CaseEvent['type'], body: object) => (exported: CaseExport) => {
+      let done = false;
+      const change = (event: CaseEvent): CaseEvent => {
+        if (done || event.type !== type) return event;
+        done = true;
+        return { ...event, body: { ...event.body, ...body } } as CaseEvent;
+      };
+      return { ...exported, signatures: [], events: rebuilt(exported.id, exported.events, change) };
+    };
+    await expect(forged(naming('factRead', { place: 'underTheStairs' }))).rejects.toThrow(
+      /reads a place “underTheStairs” that nobody knows/,
+    );
+    await expect(forged(naming('findingRecorded', { check: 'moon.phase' }))).rejects.toThrow(
+      /answers a check “moon.phase” that nobody knows/,
+    );
+  });
   it('without a signature comes in, and nobody vouches for it', async () => {
     const number = await forged((exported) => ({
       ...exported,
