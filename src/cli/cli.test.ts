@@ -89,6 +89,17 @@ describe('command line', () => {
     expect(changed.status).toBe(1);
     expect(JSON.stringify(changed.json())).toMatch(/was changed after it was recorded/);
   });
+  it('makes a word for somebody of the roster, and keeps a day’s root elsewhere', async () => {
+    expect(run('invite', 'Nobody').stderr).toMatch(/does not work at this desk/);
+    expect(run('invite', 'Tomas Quelle').json()).toMatchObject({
+      invitation: expect.stringMatching(/^[A-Z0-9]{4}(-[A-Z0-9]{4}){2}$/),
+    });
+    const to = join(directory, 'root.jsonld');
+    const { root, publicKey } = run('anchor', '--to', to).json();
+    const [event] = JSON.parse(await readFile(to, 'utf8')).epcisBody.eventList;
+    expect(event).toMatchObject({ epcList: [`urn:pinprick:root:${root}`], 'pinprick:publicKey': publicKey });
+  });
+
   it('takes in records, all or none', async () => {
     const file = join(directory, 'records.json');
     const maker = { id: 'testing', name: 'Testing', gtinPrefixes: ['9529999'], styleShape: 'AAA999', dateOrder: 'YMD' };
