@@ -24,6 +24,8 @@ for (const [name, path] of [
   ['House rules', '/rules'],
   ['The house', '/house'],
   ['Keeping', '/keeping'],
+  ['People', '/people'],
+  ['Sign-in', '/sign-in?other'],
 ] as const) {
   test(`${name} can be read by everybody, in a bright and in a dim room, and fits a tablet`, async ({ page }) => {
     // Looking at every contrast of a long list takes its time on a slow machine.

@@ -23,7 +23,7 @@ export interface Memory {
 }
 
 export const emptyMemory = (): Memory => ({
-  logs: new LRUCache({ maxSize: 100_000, sizeCalculation: ({ events }) => events.length + 1 }),
+  logs: new LRUCache({ maxSize: 30_000, sizeCalculation: ({ events }) => events.length + 1 }),
   assessments: new LRUCache({ max: 100 }),
   readings: new LRUCache({ max: 100 }),
   lines: new LRUCache({ max: 10_000 }),

@@ -1,3 +1,4 @@
+import { bytesHash } from '@/core/casefile/hash';
 import type { Person } from '@/core/people/person';
 import { credentialKinds, credentialsOf, dropCredentials, keepCredential, triesOf } from '@/store/people';
 import type { Desk } from '../desk';
@@ -185,15 +186,16 @@ export async function makeOwner(desk: Desk, name: string, passphrase: string): P
   return person;
 }
 
-/** Tries that name nobody are counted together. */
-const SOMEBODY = '';
+/** What stands for a name that nobody has: tries at it are counted like those at any other, and tell it from none. */
+const nobodyOf = (name: string | undefined): string =>
+  `?${bytesHash(new TextEncoder().encode(String(name ?? ''))).slice(0, 12)}`;
 
 /** Run a way in its turn, with what it came to in the log; after too many wrong tries nothing is heard for a while. */
 async function tried(desk: Desk, attempt: Attempt, from: From): Promise<string> {
   if (!Object.hasOwn(WAYS, attempt.how)) throw invalid(`Nobody signs in by “${String(attempt.how).slice(0, 40)}”.`);
   const { how } = attempt;
   return inTurn(async () => {
-    const claimed = (await idOf(desk, attempt.name)) ?? SOMEBODY;
+    const claimed = (await idOf(desk, attempt.name)) ?? nobodyOf(attempt.name);
     if (how === 'passphrase' || how === 'invitation' || how === 'pin' || how === 'first')
       await requirePatience(desk, claimed);
     try {
