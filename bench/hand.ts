@@ -1,6 +1,7 @@
 import { spawn, spawnSync } from 'node:child_process';
 import { existsSync } from 'node:fs';
 import { resolve } from 'node:path';
+import { gzipSync } from 'node:zlib';
 import { chromium, type Page } from '@playwright/test';
 import { cookieOf } from '../e2e/signIn';
 import { bar } from './bar';
@@ -51,15 +52,17 @@ async function keysOn(page: Page, keys: string[]): Promise<Timed> {
   return taken(page);
 }
 
-/** Compressed script of the page, KiB. */
-const scriptKiB = (page: Page): Promise<number> =>
-  page.evaluate(
-    () =>
-      performance
-        .getEntriesByType('resource')
-        .filter((entry) => /\.js(\?|$)/.test(entry.name))
-        .reduce((sum, entry) => sum + (entry as PerformanceResourceTiming).encodedBodySize, 0) / 1024,
+/** Script of the page, compressed as it goes over a network, KiB. */
+async function scriptKiB(page: Page): Promise<number> {
+  const addresses = await page.evaluate(() =>
+    performance
+      .getEntriesByType('resource')
+      .map(({ name }) => name)
+      .filter((name) => /\.js(\?|$)/.test(name)),
   );
+  const sizes = addresses.map(async (address) => gzipSync(await (await fetch(address)).arrayBuffer()).length);
+  return (await Promise.all(sizes)).reduce((sum, size) => sum + size, 0) / 1024;
+}
 
 /** Open the fullest waiting pair of shoes at a view, and say how long the page was busy while it loaded. */
 async function load(page: Page, path: string): Promise<number> {
