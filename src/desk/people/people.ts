@@ -17,7 +17,7 @@ import { hashSecret, newInvitation, requireGoodPassphrase, requireGoodPin } from
 import { endShifts, type Sitting } from './shifts';
 import { invitationIsOver, requireOwnProof } from './signIn';
 
-const LINES = 200;
+const LINES = 50;
 
 export async function peopleState(desk: Desk, me: Person): Promise<PeopleState> {
   const { body, revision } = await readRoster(desk);

@@ -17,7 +17,7 @@ export function SignInLog({ log, people }: Pick<PeopleState, 'log' | 'people'>) 
   const formatInstant = useInstant();
   const nameOf = (id: string) => people.find((person) => person.id === id)?.name ?? 'a name that nobody has';
   return (
-    <ol className="max-h-80 overflow-auto border-t text-[14px]">
+    <ol className="border-t text-[14px]">
       {log.map(({ at, person, how, came, done }, i) => (
         <li
           // biome-ignore lint/suspicious/noArrayIndexKey: lines of one instant are told apart by their place alone

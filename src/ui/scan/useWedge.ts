@@ -173,7 +173,8 @@ export function useWedge(
       }
       burst.text += event.key;
       burst.last = now;
-      if (field) return;
+      // Where the focus came into a field meanwhile, what is held goes there first.
+      if (field && burst.held.length === 0) return;
       burst.held.push(event);
       swallow(event);
       clearTimeout(timer);
