@@ -10,7 +10,7 @@ import { type Prepared, prepareReads } from './prepared';
 import { StoreProblem } from './storeProblem';
 import { defineTables, type Tables } from './tables';
 
-const DATABASE = 'pinprick.sqlite';
+export const DATABASE = 'pinprick.sqlite';
 const BUSY_TIMEOUT_MS = 5000;
 
 /** An open data directory: the database and where photographs lie. */

@@ -1,3 +1,4 @@
+import { join } from 'node:path';
 import { QueryTypes } from 'sequelize';
 import { fold } from '@/core/casefile/fold';
 import { contentHash } from '@/core/casefile/hash';
@@ -5,6 +6,7 @@ import { listKeys, signaturesOf } from '@/store/anchors';
 import { listAllCases, readEvents } from '@/store/cases';
 import { everyDocument } from '@/store/documents';
 import { photographFiles, readPhotograph, sweepParts } from '@/store/photographs';
+import { DATABASE, openCopy } from '@/store/store';
 import type { Desk } from '../desk';
 import { anchorProblems } from '../trust/anchorProblems';
 import { logTrouble, signedTrouble } from '../trust/caseTrouble';
@@ -26,13 +28,23 @@ export interface DeskCheck {
   problems: string[];
 }
 
+/** What the database says is damaged in it, asked anew on a connection that remembers nothing of its indexes. */
+async function damage({ store }: Desk): Promise<string[]> {
+  const fresh = openCopy(join(store.directory, DATABASE));
+  try {
+    const said = await fresh.query<{ integrity_check: string }>('PRAGMA integrity_check', { type: QueryTypes.SELECT });
+    return said.flatMap(({ integrity_check: each }) => (each === 'ok' ? [] : [`The database is damaged: ${each}.`]));
+  } finally {
+    await fresh.close();
+  }
+}
+
 /** Look at everything that a desk keeps: the database, logs and where they end, documents, photographs, signatures. */
 export async function checkDesk(desk: Desk, onProgress: (share: number) => void = () => undefined): Promise<DeskCheck> {
   const { store } = desk;
   const query = <T extends object>(sql: string) => store.sequelize.query<T>(sql, { type: QueryTypes.SELECT });
   const problems: string[] = [];
-  for (const { integrity_check: said } of await query<{ integrity_check: string }>('PRAGMA integrity_check'))
-    if (said !== 'ok') problems.push(`The database is damaged: ${said}.`);
+  problems.push(...(await damage(desk)));
   const torn = await query<{ table: string }>('PRAGMA foreign_key_check');
   if (torn.length > 0) problems.push(`${torn.length} rows of ${torn[0]?.table} belong to nothing.`);
 
