@@ -7,10 +7,8 @@ import { gtinCheckDigit } from '@/core/codes/gtin';
 import { cookieOf } from '../e2e/signIn';
 import { bar } from './bar';
 import { growWorld } from './growWorld';
-import { awake, buildHello, QUIET, quantile, serve, timed } from './servers';
+import { awake, buildHello, DESK, HELLO, QUIET, quantile, serve, timed } from './servers';
 
-const DESK = { port: 4395, home: 'http://127.0.0.1:4395' };
-const HELLO = { port: 4394, home: 'http://127.0.0.1:4394' };
 const CLI = ['node_modules/tsx/dist/cli.mjs', 'src/cli/main.ts'];
 
 /** Rows of a database that somebody else writes. */

@@ -4,10 +4,8 @@ import { cpSync, existsSync, rmSync } from 'node:fs';
 import { resolve } from 'node:path';
 import { cookieOf } from '../e2e/signIn';
 import { bar } from './bar';
-import { awake, buildHello, QUIET, serve, timed } from './servers';
+import { awake, buildHello, DESK, HELLO, QUIET, serve, timed } from './servers';
 
-const DESK = { port: 4395, home: 'http://127.0.0.1:4395' };
-const HELLO = { port: 4394, home: 'http://127.0.0.1:4394' };
 /** What pages and entries cost the server, as multiples of a hello-world of the same framework in one run. */
 export async function benchLoad(): Promise<void> {
   if (!existsSync('.next/BUILD_ID')) {

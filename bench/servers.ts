@@ -2,6 +2,10 @@ import { type ChildProcess, spawn, spawnSync } from 'node:child_process';
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { resolve } from 'node:path';
 
+/** Where the desk and the hello-world beside it are served. */
+export const DESK = { port: 4395, home: 'http://127.0.0.1:4395' };
+export const HELLO = { port: 4394, home: 'http://127.0.0.1:4394' };
+
 const NEXT = 'node_modules/next/dist/bin/next';
 export const QUIET = { ...process.env, NEXT_TELEMETRY_DISABLED: '1' };
 

@@ -1,5 +1,5 @@
 'use client';
-import { type FormEvent, type ReactNode, useEffect, useState } from 'react';
+import { type FormEvent, useEffect, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { formatDay } from '@/core/dates/day';
 import { spacedKeyName } from '@/core/trust/statements';
@@ -7,21 +7,13 @@ import { Button, Key } from '../controls/Button';
 import { TextField } from '../controls/TextField';
 import { useInstant } from '../house/House';
 import { useMay } from '../people/Me';
+import { Part } from '../records/Part';
 import { RecordTabs } from '../records/RecordTabs';
 import { post, request } from '../request';
 import { ageWords } from './ageWords';
 import type { Keeping } from './keeping';
 
 const POLL_MS = 500;
-
-function Part({ title, children }: { title: string; children: ReactNode }) {
-  return (
-    <section className="grid content-start gap-2 border-t pt-3">
-      <h2 className="text-[15px] font-semibold">{title}</h2>
-      {children}
-    </section>
-  );
-}
 
 /** How the desk is kept: its backups, whether all of it holds, and what it signs. */
 export function KeepingView({ first }: { first: Keeping }) {

@@ -1,6 +1,7 @@
 'use client';
-import { type ReactNode, useState } from 'react';
+import { useState } from 'react';
 import type { PeopleState } from '@/core/people/peopleState';
+import { Part } from '../records/Part';
 import { RecordTabs } from '../records/RecordTabs';
 import { post } from '../request';
 import { useMay, useProve } from './Me';
@@ -8,16 +9,6 @@ import { OwnSignIn } from './OwnSignIn';
 import { RosterTable } from './RosterTable';
 import { SignInLog } from './SignInLog';
 import { SignInRulesForm } from './SignInRulesForm';
-
-/** A part of the page, under its name. */
-function Part({ title, children }: { title: string; children: ReactNode }) {
-  return (
-    <section className="grid content-start gap-2 border-t pt-3">
-      <h2 className="text-[15px] font-semibold">{title}</h2>
-      {children}
-    </section>
-  );
-}
 
 /** Who works here and what they may do, how they sign in, and who did. */
 export function PeopleView({ first }: { first: PeopleState }) {
