@@ -1,7 +1,6 @@
 'use client';
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
-import { useForm } from 'react-hook-form';
+import { type FormEvent, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { formatInstant, isTimeZone } from '@/core/dates/instant';
 import { type House, type HouseRules, UNNAMED_HOUSE } from '@/core/judgement/houseRules';
@@ -19,14 +18,15 @@ interface Form extends Omit<House, 'languages'> {
 /** Who the house is: its letters carry it, and its clock is the one that is read. */
 export function HouseView({ rules, revision, zones }: { rules: HouseRules; revision: number; zones: string[] }) {
   const kept = rules.house ?? UNNAMED_HOUSE;
-  const { register, watch, handleSubmit, setValue } = useForm<Form>({
-    defaultValues: { ...kept, languages: kept.languages.join(', ') },
-  });
+  const [form, setForm] = useState<Form>({ ...kept, languages: kept.languages.join(', ') });
+  const set = (change: Partial<Form>) => setForm((old) => ({ ...old, ...change }));
   const [message, setMessage] = useState('');
   const router = useRouter();
   const mayDo = useMay();
-  const form = watch();
-  const save = handleSubmit(async ({ languages, logo, ...house }) => {
+  const save = async (event?: FormEvent) => {
+    event?.preventDefault();
+    if (form.name.trim() === '' || !mayDo('editHouse')) return;
+    const { languages, logo, ...house } = form;
     if (!isTimeZone(house.timeZone)) {
       setMessage(`“${house.timeZone}” is no time zone that this machine knows; write it like UTC or Etc/GMT-1.`);
       return;
@@ -43,18 +43,22 @@ export function HouseView({ rules, revision, zones }: { rules: HouseRules; revis
     } catch (error) {
       setMessage((error as Error).message);
     }
-  });
+  };
   const takeLogo = async (file: File | undefined) => {
     if (!file) return;
     try {
       const { sha256 } = await request<{ sha256: string }>('/api/photos', { method: 'POST', body: file });
-      setValue('logo', sha256);
+      set({ logo: sha256 });
       setMessage('The picture is taken; save to use it.');
     } catch (error) {
       setMessage((error as Error).message);
     }
   };
   useHotkeys('mod+s', () => void save(), { preventDefault: true, enableOnFormTags: true });
+  const field = (name: 'name' | 'address' | 'timeZone' | 'currency' | 'languages') => ({
+    value: form[name],
+    onChange: ({ target }: { target: { value: string } }) => set({ [name]: target.value }),
+  });
   return (
     <main className="mx-auto max-w-[1360px] px-5 py-4">
       <RecordTabs />
@@ -68,20 +72,20 @@ export function HouseView({ rules, revision, zones }: { rules: HouseRules; revis
             </Button>
           </div>
         </div>
-        <TextField label="Name, as it heads its letters" wide maxLength={120} {...register('name')} />
+        <TextField label="Name, as it heads its letters" wide maxLength={120} {...field('name')} />
         <label className="flex flex-col text-[13px] text-soft">
           Address
           <textarea
             rows={3}
             maxLength={400}
-            {...register('address')}
+            {...field('address')}
             className="rounded-sm border border-line bg-sheet px-2 py-1 text-[15px] text-ink outline-none focus:border-accent"
           />
         </label>
         <div className="flex flex-wrap gap-4">
-          <TextField label="Time zone" list="zones" className="w-56" maxLength={60} {...register('timeZone')} />
-          <TextField label="Currency" className="w-24 font-mono" maxLength={3} {...register('currency')} />
-          <TextField label="Languages of its letters" className="w-48" maxLength={120} {...register('languages')} />
+          <TextField label="Time zone" list="zones" className="w-56" maxLength={60} {...field('timeZone')} />
+          <TextField label="Currency" className="w-24 font-mono" maxLength={3} {...field('currency')} />
+          <TextField label="Languages of its letters" className="w-48" maxLength={120} {...field('languages')} />
         </div>
         <datalist id="zones">
           {zones.map((zone) => (
@@ -112,7 +116,7 @@ export function HouseView({ rules, revision, zones }: { rules: HouseRules; revis
             />
           </label>
           {form.logo && (
-            <Button look="quiet" onClick={() => setValue('logo', undefined)}>
+            <Button look="quiet" onClick={() => set({ logo: undefined })}>
               Take it out
             </Button>
           )}

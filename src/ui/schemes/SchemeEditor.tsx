@@ -1,7 +1,6 @@
 'use client';
 import { Plus } from 'lucide-react';
 import { useState } from 'react';
-import { useFieldArray, useForm } from 'react-hook-form';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { checkScheme } from '@/core/codes/schemes/checkScheme';
 import { type CodeScheme, SCHEME_FACT_NAMES, type SchemeFact } from '@/core/codes/schemes/codeScheme';
@@ -13,6 +12,7 @@ import { Tick } from '../controls/Tick';
 import { useMay } from '../people/Me';
 import { RecordTabs } from '../records/RecordTabs';
 import { SaveNotice } from '../records/SaveNotice';
+import { useRows } from '../records/useRows';
 import { recordId, useSaveRecord } from '../records/useSaveRecord';
 import { blankSegment, freshName } from './blankSegment';
 import { Samples } from './Samples';
@@ -20,8 +20,27 @@ import { SegmentRow } from './SegmentRow';
 
 const FACTS = Object.entries(SCHEME_FACT_NAMES).map(([value, label]) => ({ value: value as SchemeFact, label }));
 
-/** Days are written out: a browser's own date field would show them in the order of its language. */
-const DAY = { placeholder: '2026-03-09', className: 'w-32 font-mono', maxLength: 10 };
+/** A day, written out: a browser's own date field would show it in the order of its language. */
+function DayField({
+  label,
+  day,
+  onChange,
+}: {
+  label: string;
+  day: string | null;
+  onChange: (day: string | null) => void;
+}) {
+  return (
+    <TextField
+      label={label}
+      placeholder="2026-03-09"
+      className="w-32 font-mono"
+      maxLength={10}
+      value={day ?? ''}
+      onChange={({ target }) => onChange(target.value.trim() || null)}
+    />
+  );
+}
 
 /** A scheme as it is edited, decoding sample codes all the while. */
 export function SchemeEditor({
@@ -38,14 +57,13 @@ export function SchemeEditor({
   makers: { id: string; name: string }[];
   today: string;
 }) {
-  const { register, control, watch, setValue, getValues } = useForm<CodeScheme>({ defaultValues: kept });
-  const segments = useFieldArray({ control, name: 'segments', keyName: 'key' });
-  const examples = useFieldArray({ control, name: 'examples', keyName: 'key' });
+  const [scheme, setScheme] = useState(kept);
+  const set = (change: Partial<CodeScheme>) => setScheme((old) => ({ ...old, ...change }));
+  const segments = useRows(scheme.segments, (segments) => set({ segments }));
+  const examples = useRows(scheme.examples, (examples) => set({ examples }));
   const [samples, setSamples] = useState(() => kept.examples.map(({ code }) => code).join('\n'));
   const { save, message, failed } = useSaveRecord();
   const mayDo = useMay();
-  // A new object each time: forms of segments are kept by it.
-  const scheme = { ...watch() };
   const problems = checkScheme(scheme);
   const missing = [
     scheme.name.trim() === '' && 'It needs a name.',
@@ -54,12 +72,10 @@ export function SchemeEditor({
   const wrong = [...missing, ...problems];
   const keep = () => {
     if (wrong.length > 0) return;
-    const values = getValues();
-    const id = revision > 0 ? values.id : recordId(`${values.maker} ${values.name}`);
-    void save('/api/records', { kind: 'code-scheme', body: { ...values, id }, from: revision }, `/schemes/${id}`);
+    const id = revision > 0 ? scheme.id : recordId(`${scheme.maker} ${scheme.name}`);
+    void save('/api/records', { kind: 'code-scheme', body: { ...scheme, id }, from: revision }, `/schemes/${id}`);
   };
   useHotkeys('mod+s', keep, { preventDefault: true, enableOnFormTags: true });
-  const optionalDay = { setValueAs: (value: string | null) => value?.trim() || null };
 
   return (
     <main className="mx-auto max-w-[1360px] px-5 py-4">
@@ -71,26 +87,22 @@ export function SchemeEditor({
           wide
           className="text-[18px] font-semibold"
           placeholder="Batch codes from 2020"
-          {...register('name')}
+          value={scheme.name}
+          onChange={({ target }) => set({ name: target.value })}
         />
         <LabelledChoice
           label="Maker"
           value={scheme.maker}
           options={makers.map(({ id, name }) => ({ value: id, label: name }))}
-          onChange={(maker) => setValue('maker', maker)}
+          onChange={(maker) => set({ maker })}
         />
-        <LabelledChoice
-          label="Writes a"
-          value={scheme.fact}
-          options={FACTS}
-          onChange={(fact) => setValue('fact', fact)}
-        />
-        <TextField label="In use from" {...DAY} {...register('from', optionalDay)} />
-        <TextField label="until" {...DAY} {...register('until', optionalDay)} />
+        <LabelledChoice label="Writes a" value={scheme.fact} options={FACTS} onChange={(fact) => set({ fact })} />
+        <DayField label="In use from" day={scheme.from} onChange={(from) => set({ from })} />
+        <DayField label="until" day={scheme.until} onChange={(until) => set({ until })} />
         <Tick
           label="case matters"
           checked={scheme.caseMatters === true}
-          onChange={(caseMatters) => setValue('caseMatters', caseMatters || undefined)}
+          onChange={(caseMatters) => set({ caseMatters: caseMatters || undefined })}
         />
         <Button look="act" disabled={!mayDo('editRecords') || wrong.length > 0} onClick={keep}>
           Save scheme <Key>Ctrl S</Key>
@@ -103,14 +115,14 @@ export function SchemeEditor({
             <span className="font-normal text-soft">Alt ↑ ↓ moves one</span>
           </h2>
           <ol>
-            {segments.fields.map((field, i) => (
+            {segments.rows.map(({ key, row }, i) => (
               <SegmentRow
-                key={field.key}
-                segment={scheme.segments[i] ?? field}
+                key={key}
+                segment={row}
                 index={i}
-                count={segments.fields.length}
-                onChange={(segment) => setValue(`segments.${i}`, segment)}
-                onMove={(by) => i + by >= 0 && i + by < segments.fields.length && segments.move(i, i + by)}
+                count={segments.rows.length}
+                onChange={(segment) => segments.set(i, segment)}
+                onMove={(by) => segments.move(i, i + by)}
                 onRemove={() => segments.remove(i)}
               />
             ))}
@@ -135,10 +147,19 @@ export function SchemeEditor({
           <h2 className="mt-6 border-b pb-1 text-[15px] font-semibold">
             Worked examples <span className="font-normal text-soft">must come out whenever the scheme is saved</span>
           </h2>
-          {examples.fields.map((field, i) => (
-            <div key={field.key} className="flex items-end gap-2.5 border-b py-2">
-              <TextField label="code" className="w-56 font-mono" {...register(`examples.${i}.code`)} />
-              <TextField label="means a day such as" {...DAY} {...register(`examples.${i}.day`, optionalDay)} />
+          {examples.rows.map(({ key, row }, i) => (
+            <div key={key} className="flex items-end gap-2.5 border-b py-2">
+              <TextField
+                label="code"
+                className="w-56 font-mono"
+                value={row.code}
+                onChange={({ target }) => examples.set(i, { ...row, code: target.value })}
+              />
+              <DayField
+                label="means a day such as"
+                day={row.day}
+                onChange={(day) => examples.set(i, { ...row, day })}
+              />
               <RemoveButton label={`Remove example ${i + 1}`} onClick={() => examples.remove(i)} />
             </div>
           ))}
@@ -146,7 +167,13 @@ export function SchemeEditor({
             <Plus size={16} aria-hidden /> Add example
           </Button>
           <div className="mt-6 flex">
-            <TextField label="Known from" wide placeholder="thirty bottles bought in shops" {...register('source')} />
+            <TextField
+              label="Known from"
+              wide
+              placeholder="thirty bottles bought in shops"
+              value={scheme.source}
+              onChange={({ target }) => set({ source: target.value })}
+            />
           </div>
           <p className="mt-2 text-[13px] text-soft">{revision > 0 ? `Revision ${revision}` : 'Not kept yet'}</p>
         </section>
