@@ -20,7 +20,7 @@ export interface CheckRecords {
   addedBy: Record<string, string>;
   records: CheckRecord[];
   /** Weights of the confirmed cases, and the day of the last one; null before there are any. */
-  learned: { genuine: number; counterfeit: number; asOf: string } | null;
+  learned: { genuine: number; counterfeit: number; unconfirmed?: number; generation?: string; asOf: string } | null;
 }
 
 /** Every kind of goods, by name. */
@@ -48,6 +48,8 @@ export async function readCheckRecords(desk: Desk, kind: string): Promise<CheckR
     learned: statistics && {
       genuine: statistics.body.genuine,
       counterfeit: statistics.body.counterfeit,
+      unconfirmed: statistics.body.unconfirmed,
+      generation: statistics.body.generation,
       asOf: statistics.body.asOf,
     },
   };

@@ -3,7 +3,7 @@ import type { CaseFile } from '@/core/casefile/caseFile';
 import type { ChosenRelease } from '@/core/casefile/events/releaseChosen';
 import type { KindDefinition } from '@/core/checks/check';
 import type { CodeScheme } from '@/core/codes/schemes/codeScheme';
-import type { GroundsRevisions } from '@/core/judgement/grounds';
+import { editionOf, type GroundsRevisions } from '@/core/judgement/grounds';
 import type { HouseRules } from '@/core/judgement/houseRules';
 import type { TellStatistics } from '@/core/judgement/statistics';
 import type { Maker, Release, Revision } from '@/core/releases/release';
@@ -15,8 +15,9 @@ import { Refusal } from './refusal';
 export const HOUSE_RULES_ID = 'house';
 
 /** What stands for all documents of a case at once. */
-export function groundsKey({ schemes, ...others }: GroundsRevisions): string {
-  return [...Object.values(others), ...schemes].map((each) => each?.hash.slice(0, 16) ?? '-').join(' ');
+export function groundsKey({ schemes, edition, ...others }: GroundsRevisions): string {
+  const hashes = [...Object.values(others), ...schemes].map((each) => each?.hash.slice(0, 16) ?? '-');
+  return [edition, ...hashes].join(' ');
 }
 
 /**
@@ -63,6 +64,7 @@ export async function loadGrounds(
       : null
     : await readDocument<TellStatistics>(store, 'statistics', file.kind, transaction);
   return {
+    edition: editionOf(file),
     schemes,
     statistics,
     kind: await load<KindDefinition>('kind', file.kind, pins?.kind),

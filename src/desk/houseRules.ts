@@ -1,16 +1,18 @@
 import type { CheckDefinition } from '@/core/checks/check';
 import { formatProblem } from '@/core/formats/validate';
 import type { HouseRules } from '@/core/judgement/houseRules';
-import { learn } from '@/core/judgement/learn';
+import { type LearnedFigure, learnedFigures } from '@/core/judgement/learnedFigures';
+import { learn } from '@/core/judgement/learning/learn';
+import { withStatedShares } from '@/core/judgement/prior';
 import { type Replay, replay, ruleWarnings } from '@/core/judgement/replay';
 import type { TellStatistics } from '@/core/judgement/statistics';
-import { listConfirmed, newestConfirmed } from '@/store/confirmedCases';
+import { listConfirmed, listSealed, newestConfirmed } from '@/store/confirmedCases';
 import { readDocument, saveDocument } from '@/store/documents';
 import { listKinds } from './checks';
 import type { Desk } from './desk';
 import { HOUSE_RULES_ID } from './grounds';
-import { checksOfKind, markRestated } from './learning';
-import { allow } from './people/roster';
+import { checksOfKind, doubleAnswers, markRestated } from './learning';
+import { allow, everybody } from './people/roster';
 import { Refusal } from './refusal';
 
 export type { HouseRules } from '@/core/judgement/houseRules';
@@ -46,6 +48,19 @@ export async function checksByKind(desk: Desk): Promise<Record<string, CheckDefi
   );
 }
 
+/** What cases taught about each kind of goods of which anything was learned, beside what the house states. */
+export async function readLearned(desk: Desk): Promise<{ id: string; name: string; figures: LearnedFigure[] }[]> {
+  const { rules } = await readHouseRules(desk);
+  const people = Object.fromEntries((await everybody(desk)).map(({ id, name }) => [id, name]));
+  const learned = await Promise.all(
+    (await listKinds(desk)).map(async (kind) => {
+      const statistics = await readDocument<TellStatistics>(desk.store, 'statistics', kind.id);
+      return { ...kind, figures: statistics ? learnedFigures(statistics.body, rules, people) : [] };
+    }),
+  );
+  return learned.filter(({ figures }) => figures.length > 0);
+}
+
 /** What edited rules would have made of the last 100 confirmed cases, beside those in force. */
 export async function previewRules(desk: Desk, edited: HouseRules): Promise<RulesPreview> {
   sound(edited);
@@ -56,15 +71,22 @@ export async function previewRules(desk: Desk, edited: HouseRules): Promise<Rule
   for (const kind of Object.keys(checks))
     learned[kind] = (await readDocument<TellStatistics>(desk.store, 'statistics', kind))?.body ?? null;
   // Only what statistics rest on makes them anew.
+  const restsOn = ({ halfLifeMonths, strands, frozen }: HouseRules) =>
+    JSON.stringify([halfLifeMonths, strands, frozen]);
+  const doubles = await doubleAnswers(desk);
   const relearned =
-    edited.halfLifeMonths === rules.halfLifeMonths && JSON.stringify(edited.strands) === JSON.stringify(rules.strands)
-      ? learned
+    restsOn(edited) === restsOn(rules)
+      ? Object.fromEntries(
+          Object.entries(learned).map(([kind, each]) => [kind, each && withStatedShares(each, rules, edited)]),
+        )
       : Object.fromEntries(
           await Promise.all(
             Object.entries(checks).map(async ([kind, list]) => {
               const asOf = learned[kind]?.asOf;
-              const own = asOf ? await listConfirmed(desk.store, kind) : [];
-              return [kind, asOf ? learn(kind, own, list, edited, asOf) : null] as const;
+              const own = asOf
+                ? [...(await listConfirmed(desk.store, kind)), ...(await listSealed(desk.store, kind))]
+                : [];
+              return [kind, asOf ? learn(kind, own, list, edited, asOf, doubles) : null] as const;
             }),
           ),
         );

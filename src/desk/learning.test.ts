@@ -4,15 +4,17 @@ import type { NewEvent } from '@/core/casefile/event';
 import { fold } from '@/core/casefile/fold';
 import type { CheckDefinition } from '@/core/checks/check';
 import { assess } from '@/core/judgement/assess';
-import { groundsOf } from '@/core/judgement/grounds';
+import { editionOf, groundsOf } from '@/core/judgement/grounds';
 import type { TellStatistics } from '@/core/judgement/statistics';
 import { verdictBody } from '@/core/judgement/verdictBody';
 import type { Release } from '@/core/releases/release';
 import { type TestDesk, testDesk } from '@/demo/testing/testDesk';
+import { listSealed } from '@/store/confirmedCases';
 import { readDocument } from '@/store/documents';
 import { readCaseFolder } from './caseFolder';
 import { agreementByQuarter, readCheckRecords, saveCheck } from './checks';
 import { previewRules, readHouseRules, saveHouseRules } from './houseRules';
+import { learnSealed } from './learning';
 import { THE_MACHINE } from './people/roster';
 import { recordEvents } from './recordEvents';
 import { saveEditedRecord } from './records';
@@ -101,6 +103,35 @@ describe('a second opinion', () => {
   it('is another person’s, of something that was answered, and given once', async () => {
     await expect(ask(['outside.peak'], 'isolde-varr')).rejects.toThrow(/another person/);
     await expect(ask(['listing.nowhere'])).rejects.toThrow(/not answered yet/);
+  });
+});
+
+describe('a sealed case that nobody confirmed', () => {
+  const later = () => ({ ...at.desk, now: () => '2031-05-02T09:00:00.000Z' });
+  const unconfirmed = async () =>
+    (await readDocument<TellStatistics>(at.desk.store, 'statistics', 'footwear'))?.body.unconfirmed ?? 0;
+  it('is learned from the day after, and no longer once it is opened again', async () => {
+    const before = (await listSealed(at.desk.store, 'footwear')).length;
+    const { id, events, grounds } = await readCaseFolder(at.desk, 'PP-0008');
+    await record('PP-0008', 'verdictSealed', verdictBody(fold(id, events), grounds));
+    const sealed = await listSealed(at.desk.store, 'footwear');
+    expect(sealed).toHaveLength(before + 1);
+    expect(sealed.at(-1)).toMatchObject({ number: 'PP-0008', truth: null });
+    await learnSealed(at.desk);
+    await learnSealed(later());
+    expect(await unconfirmed()).toBe(before + 1);
+    await record('PP-0008', 'reopened', { reason: 'a doubt' });
+    expect(await listSealed(at.desk.store, 'footwear')).toHaveLength(before);
+  });
+  it('pins the edition that judged it, and is judged by it for ever', async () => {
+    const { id, events, grounds } = await readCaseFolder(at.desk, 'PP-0012');
+    expect(fold(id, events).seal?.pins.edition).toBe(2);
+    const [first, second] = ([1, 2] as const).map((edition) =>
+      assess(fold(id, events), { ...groundsOf(grounds), edition }),
+    );
+    expect(first?.goods.interval).not.toEqual(second?.goods.interval);
+    const { edition: _, ...older } = fold(id, events).seal?.pins ?? {};
+    expect(editionOf({ seal: { pins: older } as never })).toBe(1);
   });
 });
 

@@ -3,10 +3,11 @@ import { contentHash } from '@/core/casefile/hash';
 import type { CheckDefinition, KindDefinition } from '@/core/checks/check';
 import { type CheckRecord, checkRecord } from '@/core/judgement/checkRecord';
 import type { HouseRules } from '@/core/judgement/houseRules';
-import { learn } from '@/core/judgement/learn';
+import { learn } from '@/core/judgement/learning/learn';
+import type { CheckedTwice } from '@/core/judgement/learning/slipRates';
 import type { TellStatistics } from '@/core/judgement/statistics';
 import type { Revision } from '@/core/releases/release';
-import { listConfirmed } from '@/store/confirmedCases';
+import { kindsToRelearn, listConfirmed, listPairs, listSealed } from '@/store/confirmedCases';
 import { addedChecks, readDocument, saveDocument } from '@/store/documents';
 import {
   dropToLearn,
@@ -83,6 +84,21 @@ export async function checkRecords(
   return { checks, statistics, records: checks.map(({ check }) => checkRecord(check, cases, rules.body, asOf)) };
 }
 
+/** What two people answered without knowing of each other, where it is known who they were. */
+export async function doubleAnswers(desk: Desk): Promise<CheckedTwice[]> {
+  const pairs = (await listPairs(desk.store)).flatMap((each) => each.pairs);
+  return pairs.flatMap(({ first, second, by }): CheckedTwice[] =>
+    by && first !== 'cantTell' && second !== 'cantTell'
+      ? [
+          {
+            first: { by: by[0], differs: first === 'differs' },
+            second: { by: by[1], differs: second === 'differs' },
+          },
+        ]
+      : [],
+  );
+}
+
 /** Learn a kind anew, outside of any transaction, from all of its confirmed cases. */
 async function learnKind(desk: Desk, toLearn: ToLearn): Promise<void> {
   const { kind } = toLearn;
@@ -92,10 +108,11 @@ async function learnKind(desk: Desk, toLearn: ToLearn): Promise<void> {
   const cases = await listConfirmed(desk.store, kind);
   const body = learn(
     kind,
-    cases,
+    [...cases, ...(await listSealed(desk.store, kind))],
     checks.map(({ check }) => check),
     rules.body,
     asOf,
+    await doubleAnswers(desk),
   );
   const records = checks.map(({ check }) => checkRecord(check, cases, rules.body, asOf));
   await desk.store.write(async (transaction) => {
@@ -109,6 +126,17 @@ async function learnKind(desk: Desk, toLearn: ToLearn): Promise<void> {
 /** Learn every kind that is noted to be learned. */
 export async function learnPending(desk: Desk): Promise<void> {
   for (const each of await listToLearn(desk.store)) await learnKind(desk, each);
+}
+
+/** Learn kinds of which something was sealed since: what nobody confirms teaches too, once a day. */
+export async function learnSealed(desk: Desk): Promise<void> {
+  const today = desk.now().slice(0, 10);
+  const kinds = await kindsToRelearn(desk.store, today);
+  if (kinds.length === 0) return;
+  await desk.store.write(async (transaction) => {
+    for (const kind of kinds) await markToLearn(desk.store, kind, today, transaction);
+  });
+  await desk.learner(desk);
 }
 
 /** Note that a kind is to be learned anew, as of the day it was learned last, since what its checks state changed. */

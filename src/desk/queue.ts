@@ -1,8 +1,10 @@
 import type { CaseSummary } from '@/core/judgement/caseSummary';
+import type { TellStatistics } from '@/core/judgement/statistics';
 import { plainText, searchCases } from '@/store/caseSearch';
 import { countCases, listCases, openAskedOf, openOfStyle } from '@/store/cases';
-import { documentsState } from '@/store/documents';
+import { documentsState, readDocument } from '@/store/documents';
 import type { CaseRow } from '@/store/tables';
+import { listKinds } from './checks';
 import type { Desk } from './desk';
 import { settled } from './summary';
 
@@ -61,6 +63,8 @@ export interface Queue {
   shelf: QueuePlace['shelf'];
   /** How many lie on the other shelf. */
   otherShelf: number;
+  /** Kinds of goods of which copies of another generation come by, and since when. */
+  generations: { kind: string; name: string; since: string }[];
 }
 
 const WAITING_PER_PAGE = 20;
@@ -88,6 +92,17 @@ async function pageOf(
   return { lines: await linesOf(desk, [...ahead, ...rows], who), page: at, pages, count };
 }
 
+async function generationsNoticed(desk: Desk): Promise<Queue['generations']> {
+  const all = await Promise.all(
+    (await listKinds(desk)).map(async ({ id, name }) => {
+      const statistics = await readDocument<TellStatistics>(desk.store, 'statistics', id);
+      const since = statistics?.body.generation;
+      return since ? [{ kind: id, name, since }] : [];
+    }),
+  );
+  return all.flat();
+}
+
 /**
  * The cases at this desk: a page of the open ones, longest waiting first, and a page of those that are done.
  *
@@ -95,12 +110,13 @@ async function pageOf(
  */
 export async function readQueue(desk: Desk, who: string | null, place: QueuePlace): Promise<Queue> {
   const { page = 1, shelf, donePage } = place;
-  const [open, done, otherShelf] = await Promise.all([
+  const [open, done, otherShelf, generations] = await Promise.all([
     pageOf(desk, 'open', { page, perPage: WAITING_PER_PAGE, who }),
     pageOf(desk, shelf, { page: donePage, perPage: DONE_PER_PAGE, who }),
     countCases(desk.store, shelf === 'sealed' ? 'closed' : 'sealed'),
+    generationsNoticed(desk),
   ]);
-  return { open, done, shelf, otherShelf };
+  return { open, done, shelf, otherShelf, generations };
 }
 
 const FOUND_LIMIT = 8;

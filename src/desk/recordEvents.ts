@@ -19,7 +19,7 @@ import { enterCodes, meetings, noticeElsewhere } from './register';
 import { projectionRow, settleSoon } from './summary';
 import { closeYesterday } from './trust/closeDays';
 import { signEvents } from './trust/signEvents';
-import { keepToLearn } from './truths';
+import { keepToLearn, keepTruth } from './truths';
 
 /** So many events are made by no hand. */
 const MOST_AT_ONCE = 500;
@@ -152,7 +152,8 @@ export async function recordEvents(desk: Desk, command: RecordCommand): Promise<
     if (fresh.some(({ type }) => type === 'truthConfirmed')) {
       await keepToLearn(desk, file, grounds, transaction);
       learns = true;
-    }
+    } else if (fresh.some(({ type }) => type === 'verdictSealed' || type === 'reopened'))
+      await keepTruth(desk, file, grounds, transaction);
     for (const event of added)
       if (event.type === 'opinionGiven') await keepOpinion(desk, file, grounds, event, transaction);
     await noticeElsewhere(desk, file, changed, command.by, transaction);

@@ -3,7 +3,7 @@ import { fold } from '@/core/casefile/fold';
 import { logProblem } from '@/core/casefile/logProblem';
 import { unknownName } from '@/core/casefile/unknownName';
 import type { KindDefinition } from '@/core/checks/check';
-import type { GroundsRevisions } from '@/core/judgement/grounds';
+import { editionOf, type GroundsRevisions } from '@/core/judgement/grounds';
 import type { Revision } from '@/core/releases/release';
 import { keepSignatures, signaturesOf } from '@/store/anchors';
 import { appendEvents, findCase } from '@/store/cases';
@@ -20,7 +20,7 @@ import { type CarriedSignature, signatureProblems } from './trust/vouching';
 
 /** Files from before there were code schemes or statistics carry none. */
 type Later = 'schemes' | 'statistics';
-type CarriedGrounds = Omit<GroundsRevisions, Later> & Partial<Pick<GroundsRevisions, Later>>;
+type CarriedGrounds = Omit<GroundsRevisions, Later | 'edition'> & Partial<Pick<GroundsRevisions, Later>>;
 
 export type CaseExport = ExportedCase<CarriedGrounds & CarriedDocuments> & {
   /** Absent in files from before desks signed. */
@@ -35,7 +35,8 @@ export async function exportCase(desk: Desk, number: string): Promise<CaseExport
     publicKey,
     signature,
   }));
-  return { format: 'pinprick-case', version: 1, id, events, documents: { ...grounds }, signatures };
+  const { edition: _, ...documents } = grounds;
+  return { format: 'pinprick-case', version: 1, id, events, documents, signatures };
 }
 
 /**
@@ -55,13 +56,14 @@ export function parseCaseExport(text: string): CaseExport {
 }
 
 /** The documents that an exported case carries; older files lack some kinds. */
-export const carriedGrounds = ({ documents }: CaseExport): GroundsRevisions => ({
+export const carriedGrounds = ({ id, events, documents }: CaseExport): GroundsRevisions => ({
   ...documents,
+  edition: editionOf(fold(id, events)),
   schemes: documents.schemes ?? [],
   statistics: documents.statistics ?? null,
 });
 
-const KINDS: Record<keyof GroundsRevisions, DocumentKind> = {
+const KINDS: Record<keyof CarriedGrounds, DocumentKind> = {
   release: 'release',
   maker: 'maker',
   chart: 'size-chart',
@@ -93,7 +95,7 @@ export async function importCase(desk: Desk, text: string): Promise<string> {
     const kinds = [documents.kind.body, ...(own ? [own.body] : [])];
     const unknown = unknownName(events, kinds, documents.release?.body.checks.add ?? []);
     if (unknown) throw new Refusal('invalid', `This case cannot be weighed here. ${unknown}`);
-    for (const [name, kind] of Object.entries(KINDS) as [keyof GroundsRevisions, DocumentKind][]) {
+    for (const [name, kind] of Object.entries(KINDS) as [keyof CarriedGrounds, DocumentKind][]) {
       for (const document of [documents[name] ?? []].flat() as Revision<unknown>[])
         await keepForeign(desk.store, kind, document, transaction);
     }

@@ -3,43 +3,44 @@ import type { CaseFile } from '@/core/casefile/caseFile';
 import { gatherFindings } from '@/core/checks/findings';
 import { contextOf } from '@/core/crossread/context';
 import { crossread } from '@/core/crossread/crossread';
-import { confirmedFindings } from '@/core/judgement/confirmedCase';
+import { confirmedFindings, type SealedCase } from '@/core/judgement/confirmedCase';
 import { type GroundsRevisions, groundsOf } from '@/core/judgement/grounds';
 import { readChain } from '@/core/judgement/readings';
-import { keepConfirmed } from '@/store/confirmedCases';
+import { dropSealed, keepConfirmed, keepSealed } from '@/store/confirmedCases';
 import { markToLearn } from '@/store/toLearn';
 import type { Desk } from './desk';
 
-/** What a confirmed case showed, kept for learning. */
+/**
+ * What a sealed case showed, kept for learning: by its truth where somebody confirmed it, else by what it probably is.
+ * One that was opened again says nothing until then: somebody found its verdict wanting.
+ */
 export async function keepTruth(
   desk: Desk,
   file: CaseFile,
   grounds: GroundsRevisions,
   transaction: Transaction,
 ): Promise<void> {
-  const { truth, seal } = file;
-  if (!truth || !seal) return;
+  const { truth, seal, reopenings } = file;
+  await dropSealed(desk.store, file.id, transaction);
+  if (!seal || (!truth && reopenings.length > 0)) return;
   const context = contextOf(file, groundsOf(grounds));
   const reading = crossread(context);
   const findings = gatherFindings(file, context, reading);
-  const { goods, packaging, trust } = truth;
-  const { channel, inHand, packaged } = file.circumstances;
-  await keepConfirmed(
-    desk.store,
-    file.id,
-    {
-      number: file.number,
-      kind: file.kind,
-      release: grounds.release?.id ?? null,
-      truth: { goods, packaging, trust },
-      at: seal.at.slice(0, 10),
-      findings: confirmedFindings(findings),
-      circumstances: { channel, inHand, packaged },
-      without: findings.flatMap(({ check, mark }) => (mark === 'excused' || mark === 'cantTell' ? [check.id] : [])),
-      chain: readChain(reading, findings, context).says,
-    },
-    transaction,
-  );
+  const { channel, inHand, packaged, seller, reference } = file.circumstances;
+  const sealed: SealedCase = {
+    number: file.number,
+    kind: file.kind,
+    release: grounds.release?.id ?? null,
+    truth: null,
+    at: seal.at.slice(0, 10),
+    findings: confirmedFindings(findings),
+    circumstances: { channel, inHand, packaged, ...(seller ? { seller } : {}), ...(reference ? { reference } : {}) },
+    without: findings.flatMap(({ check, mark }) => (mark === 'excused' || mark === 'cantTell' ? [check.id] : [])),
+    chain: readChain(reading, findings, context).says,
+  };
+  if (!truth) return keepSealed(desk.store, file.id, sealed, transaction);
+  const { goods, packaging, trust, source } = truth;
+  await keepConfirmed(desk.store, file.id, { ...sealed, truth: { goods, packaging, trust, source } }, transaction);
 }
 
 /** Keep what a confirmed case showed, and note that it is to be learned from. */

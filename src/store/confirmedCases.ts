@@ -1,6 +1,6 @@
 import type { Transaction } from 'sequelize';
 import type { AnswerPair } from '@/core/checks/secondOpinion';
-import type { ConfirmedCase } from '@/core/judgement/confirmedCase';
+import type { ConfirmedCase, SealedCase } from '@/core/judgement/confirmedCase';
 import type { Store } from './store';
 import type { ConfirmedCaseRow, SecondOpinionRow } from './tables';
 
@@ -13,6 +13,43 @@ export async function keepConfirmed(
 ): Promise<void> {
   const row = { caseId, kind: confirmed.kind, at: confirmed.at, body: JSON.stringify(confirmed) };
   await tables.confirmedCases.upsert(row, { transaction });
+}
+
+/** Keep what a sealed case showed whose truth nobody knows, in place of what it showed before. */
+export async function keepSealed(
+  { sequelize }: Store,
+  caseId: string,
+  sealed: SealedCase,
+  transaction: Transaction,
+): Promise<void> {
+  await sequelize.query(
+    'INSERT OR REPLACE INTO sealed_cases (caseId, kind, at, body) VALUES (:caseId, :kind, :at, :body)',
+    {
+      replacements: { caseId, kind: sealed.kind, at: sealed.at, body: JSON.stringify(sealed) },
+      transaction,
+    },
+  );
+}
+
+/** A case is open again, or its truth is known. */
+export async function dropSealed({ sequelize }: Store, caseId: string, transaction: Transaction): Promise<void> {
+  await sequelize.query('DELETE FROM sealed_cases WHERE caseId = :caseId', { replacements: { caseId }, transaction });
+}
+
+/** Sealed cases of a kind whose truth nobody knows, the oldest first. */
+export async function listSealed({ reads }: Store, kind: string): Promise<SealedCase[]> {
+  const sql = 'SELECT body FROM sealed_cases WHERE kind = ? ORDER BY at, caseId';
+  return (await reads.all<{ body: string }>(sql, [kind])).map(({ body }) => JSON.parse(body) as SealedCase);
+}
+
+/** Kinds of goods of which something was sealed before a day and since they were learned last. */
+export async function kindsToRelearn({ reads }: Store, today: string): Promise<string[]> {
+  const rows = await reads.all<{ kind: string }>(
+    `SELECT kind FROM sealed_cases AS sealed WHERE at < ? GROUP BY kind HAVING MAX(at) >=
+      (SELECT MAX(json_extract(body, '$.asOf')) FROM documents WHERE kind = 'statistics' AND id = sealed.kind)`,
+    [today],
+  );
+  return rows.map(({ kind }) => kind);
 }
 
 /** The confirmed cases of a kind of goods, or of all kinds, the oldest first. */

@@ -9,6 +9,7 @@ import { searchByWords } from './migrations/0005-search-by-words';
 import { anchors } from './migrations/0006-anchors';
 import { people } from './migrations/0007-people';
 import { growth } from './migrations/0008-growth';
+import { sealedCases } from './migrations/0009-sealed-cases';
 import { StoreProblem } from './storeProblem';
 
 const MIGRATIONS: Migration[] = [
@@ -20,6 +21,7 @@ const MIGRATIONS: Migration[] = [
   anchors,
   people,
   growth,
+  sealedCases,
 ];
 
 /** @throws StoreProblem where a database is not of this very version, and cannot be brought up to it */

@@ -43,6 +43,8 @@ export function withSecondOpinion(finding: Finding, opinions: Opinion[]): Findin
 export interface AnswerPair {
   first: 'agrees' | 'differs' | 'cantTell';
   second: 'agrees' | 'differs' | 'cantTell';
+  /** Who they are; absent in pairs from before it was kept. */
+  by?: [first: string, second: string];
 }
 
 /** The answers of both checkers to what the second one was asked, the first ones as they stood then. */
@@ -54,7 +56,9 @@ export function answerPairs(
   return Object.entries(opinion.given?.answers ?? {}).flatMap(([id, answer]) => {
     const finding = findings.find(({ check }) => check.id === id);
     const first = firstAnswers[id];
-    return finding && first ? [{ first: sense(first), second: sense(secondOutcome(finding, answer)) }] : [];
+    if (!finding || !first) return [];
+    const by: Pick<AnswerPair, 'by'> = finding.by && opinion.given ? { by: [finding.by, opinion.given.by] } : {};
+    return [{ first: sense(first), second: sense(secondOutcome(finding, answer)), ...by }];
   });
 }
 

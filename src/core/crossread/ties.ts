@@ -21,8 +21,12 @@ const cellsOf = (rows: Row[], fact: string): Cell[] =>
     (cell) => cell.reading && !cell.reading.uncertain,
   );
 
-function printed(fact: 'factoryCode' | 'country', rows: Row[], context: ReadingContext): Known[] {
-  return cellsOf(rows, fact).map((cell) => ({
+const sideOf = ({ kind }: ReadingContext, place: string) => kind.places.find(({ id }) => id === place)?.side;
+
+/** A box of another item says nothing of the code on the goods: whether the two belong together has its own checks. */
+function printed(fact: 'factoryCode' | 'country', { place }: Cell, rows: Row[], context: ReadingContext): Known[] {
+  const beside = cellsOf(rows, fact).filter((cell) => sideOf(context, cell.place) === sideOf(context, place));
+  return beside.map((cell) => ({
     says: `the ${fact === 'country' ? 'country' : 'factory code'} on the ${placeName(context, cell.place)}, ${cell.display}`,
     goes: (piece) =>
       [piece.text, ...textsOf(piece)].some((text) => normalOf(fact, text, context) === cell.reading?.normal),
@@ -43,8 +47,8 @@ const TIES: Record<Tie, (cell: Cell, name: string, rows: Row[], context: Reading
         ]
       : [];
   },
-  factoryCode: (_, __, rows, context) => printed('factoryCode', rows, context),
-  country: (_, __, rows, context) => printed('country', rows, context),
+  factoryCode: (cell, _, rows, context) => printed('factoryCode', cell, rows, context),
+  country: (cell, _, rows, context) => printed('country', cell, rows, context),
   size: (_, __, ___, { sizeKey, chart }) => {
     const row = chart?.rows.find(({ key }) => key === sizeKey);
     if (!sizeKey) return [];
@@ -53,7 +57,7 @@ const TIES: Record<Tie, (cell: Cell, name: string, rows: Row[], context: Reading
   },
   pair: ({ place, fact }, name, rows, context) =>
     cellsOf(rows, fact)
-      .filter((other) => other.place !== place)
+      .filter((other) => other.place !== place && sideOf(context, other.place) === sideOf(context, place))
       .flatMap((other) => {
         const texts = pieces(other, name).map(({ text }) => text);
         const says = `${texts.join(' or ')} on the ${placeName(context, other.place)}`;

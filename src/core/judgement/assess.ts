@@ -4,6 +4,7 @@ import { gatherFindings } from '../checks/findings';
 import { contextOf } from '../crossread/context';
 import type { CrossReading } from '../crossread/crossReading';
 import { crossread } from '../crossread/crossread';
+import { isSettled } from './bound';
 import {
   type Decision,
   decidePackaging,
@@ -13,12 +14,16 @@ import {
   sideOfThresholds,
 } from './decide';
 import { drawIntervals } from './draws';
+import { EDITIONS } from './edition';
 import { evidenceOf } from './evidence';
 import { type Flip, nearestFlips, quickPass, secondLooks } from './flips';
 import type { Grounds } from './grounds';
 import { type Thresholds, thresholds } from './houseRules';
-import { type Bound, bound, type Gain, rankGains } from './nextCheck';
+import { type Leaning, leaningOf } from './leaning';
+import { misfit } from './misfit';
+import { type Gain, rankGains } from './nextCheck';
 import { parametersOf } from './parameters';
+import { priorOf } from './prior';
 import { type ChainReading, type OneFaultReading, partingSentence, readChain, readOneFault } from './readings';
 import { type Weighing, weigh } from './weigh';
 import { genuineShare, type State, statesOf } from './worlds';
@@ -47,12 +52,12 @@ export interface Assessment {
   gains: Gain[];
   /** Ids of the checks that alone stand against a decision: the house requires them. */
   waitsFor: string[];
-  bound: Bound;
   /** The open checks of a quick pass, by id: what the house requires, and what could settle the case. */
   quick: string[];
   flips: Flip[];
   /** Doubtful answers by what a clear one would be worth. */
   secondLooks: Gain[];
+  leaning: Leaning;
   /** True where nothing that is left can move the weighing across a threshold. */
   settled: boolean;
 }
@@ -73,10 +78,13 @@ export function assess(file: CaseFile, grounds: Grounds, options: { draws?: numb
   const context = contextOf(file, grounds);
   const reading = crossread(context);
   const findings = gatherFindings(file, context, reading);
-  const parameters = parametersOf(rules, grounds.statistics);
-  const evidence = evidenceOf(findings, rules.priors[file.circumstances.channel], rules, parameters);
+  const { statistics } = grounds;
+  const edition = EDITIONS[grounds.edition];
+  const parameters = parametersOf(rules, statistics, edition);
+  const counterfeit = priorOf(file.circumstances, rules, statistics, edition);
+  const evidence = evidenceOf(findings, counterfeit, rules, parameters);
   const weighing = weigh(evidence);
-  const intervals = drawIntervals(evidence, grounds.statistics, options.draws ?? DRAWS, SEED);
+  const intervals = drawIntervals(evidence, { rules, statistics, edition }, options.draws ?? DRAWS, SEED);
   const oneFault = readOneFault(findings);
   const chain = readChain(reading, findings, context);
   const limits = thresholds(rules.losses);
@@ -93,6 +101,7 @@ export function assess(file: CaseFile, grounds: Grounds, options: { draws?: numb
     chain: chain.says,
     missing: missing.map(({ check }) => `“${check.name}”`),
     inHand: file.circumstances.inHand,
+    misfit: edition.asksMisfits ? misfit(findings, rules) : null,
   };
   const goods = schoolDecides(rules, deciding);
   /** Only what the house requires still stands against a decision. */
@@ -100,8 +109,6 @@ export function assess(file: CaseFile, grounds: Grounds, options: { draws?: numb
   const packagingSide = sideOfThresholds(pOwn, intervals.own, limits);
   const packaging = decidePackaging(packagingSide.side, packagingSide.reasons, file.circumstances);
 
-  const extremes = bound(findings, evidence);
-  const sideAt = (p: number) => (p >= limits.accept ? 'yes' : p <= limits.reject ? 'no' : 'open');
   const ranked = rankGains(findings, evidence);
   const isMissing = ({ finding: { check } }: Gain) => missing.some((each) => each.check.id === check.id);
   const gains = waits ? [...ranked.filter(isMissing), ...ranked.filter((gain) => !isMissing(gain))] : ranked;
@@ -118,10 +125,10 @@ export function assess(file: CaseFile, grounds: Grounds, options: { draws?: numb
     parting: partingSentence(goods.decision, oneFault, chain),
     gains,
     waitsFor: waits ? missing.map(({ check }) => check.id) : [],
-    bound: extremes,
     quick: [...new Set([...missing.map(({ check }) => check.id), ...quickPass(ranked, evidence, limits)])],
     flips: nearestFlips(evidence, weighing, limits),
     secondLooks: secondLooks(findings, evidence),
-    settled: sideAt(extremes.allAgree) === sideAt(extremes.allDiffer),
+    leaning: leaningOf(findings, evidence, counterfeit),
+    settled: isSettled(findings, evidence, limits),
   };
 }

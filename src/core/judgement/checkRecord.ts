@@ -4,7 +4,7 @@ import { addDays, type Day, quarterOf } from '../dates/day';
 import { type ConfirmedCase, sideOfTruth } from './confirmedCase';
 import { middle90 } from './draws';
 import type { HouseRules } from './houseRules';
-import { weightOfCase } from './learn';
+import { weightOfCase } from './learning/caseWeight';
 
 /** How often a check was looked at on one side of the truth, and how often it differed. */
 export interface Tally {

@@ -1,6 +1,6 @@
 import { type CheckDefinition, SUPPORT_OBSERVATIONS } from '../checks/check';
+import { type EditionNumber, NEWEST_EDITION } from './edition';
 import type { HouseRules } from './houseRules';
-import type { TellStatistics } from './statistics';
 
 /** Pseudo-counts of a Beta distribution: how often it was one way and the other. */
 export type Beta = [yes: number, no: number];
@@ -29,26 +29,39 @@ export const likelyAtLeast = (chance: number): number => Math.min(1 - RAREST, Ma
  * P(differs) by class as a check states it. The classes keep the stated means: counterfeits are well or poorly
  * copied around c; genuine items have an off-day on which they differ three times as often.
  */
-export function statedClasses({ g, c }: Pick<CheckDefinition, 'g' | 'c'>, rules: HouseRules): PerClass<number> {
+export function statedClasses(
+  { g, c }: Pick<CheckDefinition, 'g' | 'c'>,
+  rules: HouseRules,
+  edition: EditionNumber = NEWEST_EDITION,
+): PerClass<number> {
   const { offDay: rate, wellCopied, spread } = rules.strands;
   const apart = spread * Math.min(c, 1 - c);
   const offDay = Math.min(0.9, 3 * g);
   // Parts other than halves would move the mean; the well copied give way.
   const well = wellCopied === 0.5 ? c - apart : (c - (1 - wellCopied) * (c + apart)) / wellCopied;
+  const usual = (g - rate * offDay) / (1 - rate);
+  // Nobody copies better than the maker makes, off-days and all; in the first edition a lone difference could speak
+  // for genuine goods.
+  const lifted = edition === 1 ? well : Math.max(well, Math.min(g, c));
+  const poorly = lifted === well ? c + apart : (c - wellCopied * lifted) / (1 - wellCopied);
   return {
-    usual: likelyAtLeast((g - rate * offDay) / (1 - rate)),
+    usual: likelyAtLeast(usual),
     offDay: likelyAtLeast(offDay),
-    well: likelyAtLeast(well),
-    poorly: likelyAtLeast(c + apart),
+    well: likelyAtLeast(lifted),
+    poorly: likelyAtLeast(poorly),
   };
 }
 
 const beta = (mean: number, worth: number): Beta => [mean * worth, (1 - mean) * worth];
 
 /** What is known of a check before any case: its stated chances, worth as much as they are supported. */
-export function statedBetas(check: CheckDefinition, rules: HouseRules): PerClass<Beta> {
+export function statedBetas(
+  check: CheckDefinition,
+  rules: HouseRules,
+  edition: EditionNumber = NEWEST_EDITION,
+): PerClass<Beta> {
   const worth = SUPPORT_OBSERVATIONS[check.support];
-  const { usual, offDay, well, poorly } = statedClasses(check, rules);
+  const { usual, offDay, well, poorly } = statedClasses(check, rules, edition);
   return {
     usual: beta(usual, worth),
     offDay: beta(offDay, worth),
@@ -60,14 +73,4 @@ export function statedBetas(check: CheckDefinition, rules: HouseRules): PerClass
 /** What is known of a strand's classes before any case. */
 export function statedMix({ strands: { wellCopied, offDay, observations } }: HouseRules): ClassMix<Beta> {
   return { wellCopied: beta(wellCopied, observations), offDay: beta(offDay, observations) };
-}
-
-/** What is known of a check's chances now: learned where cases were confirmed, else as stated. */
-export function betasOf(check: CheckDefinition, rules: HouseRules, statistics: TellStatistics | null): PerClass<Beta> {
-  return statistics?.strands[check.strand]?.checks[check.id] ?? statedBetas(check, rules);
-}
-
-/** What is known of a strand's classes now. */
-export function mixOf(strand: string, rules: HouseRules, statistics: TellStatistics | null): ClassMix<Beta> {
-  return statistics?.strands[strand]?.mix ?? statedMix(rules);
 }

@@ -1,34 +1,40 @@
 import type { Circumstances } from '../casefile/events/circumstancesStated';
-import type { Truth } from '../casefile/events/truthConfirmed';
+import type { Truth, TruthSource } from '../casefile/events/truthConfirmed';
 import type { Bearing } from '../checks/check';
 import type { Finding } from '../checks/finding';
 import type { Day } from '../dates/day';
 import { counts, residualOf } from './outcomeChances';
 
-/** What one check showed on a confirmed item. */
+/** What one check showed on a sealed item. */
 export interface ConfirmedFinding {
   differs: boolean;
   /** For measured values: distance from what was expected, its scale and degrees of freedom. */
   residual?: { off: number; scale: number; freedom: number };
 }
 
-/** A case whose truth is known, reduced to what can be learned from it. */
-export interface ConfirmedCase {
+/** A sealed case, reduced to what can be learned from it. */
+export interface SealedCase {
   number: string;
   kind: string;
   release: string | null;
-  truth: Truth;
+  /** Null where nobody has confirmed what the item is. */
+  truth: (Truth & { source?: TruthSource }) | null;
   /** When the item was looked at: copies are of their time. */
   at: Day;
   findings: Record<string, ConfirmedFinding>;
-  circumstances: Pick<Circumstances, 'channel' | 'inHand' | 'packaged'>;
+  circumstances: Pick<Circumstances, 'channel' | 'inHand' | 'packaged' | 'seller' | 'reference'>;
   /** Checks that were excused or could not be told. */
   without: string[];
   chain: 'holds' | 'broken' | 'open';
 }
 
+/** A case whose truth is known. */
+export interface ConfirmedCase extends SealedCase {
+  truth: NonNullable<SealedCase['truth']>;
+}
+
 /** Findings as they are learned from. What the register adds depends on the desk, not on the item, and is left out. */
-export function confirmedFindings(findings: Finding[]): ConfirmedCase['findings'] {
+export function confirmedFindings(findings: Finding[]): SealedCase['findings'] {
   const learned = findings.filter(
     (finding) =>
       counts(finding) && !(finding.check.answer.form === 'codes' && finding.check.answer.rule === 'seenBefore'),

@@ -115,11 +115,13 @@ export interface Deciding {
   /** Required checks that were neither done nor excused, by name. */
   missing: string[];
   inHand: boolean;
+  /** What no genuine item is expected to show, as a sentence; null where nothing is. */
+  misfit: string | null;
 }
 
 /** What the house's school makes of a case. */
 export function schoolDecides(rules: HouseRules, deciding: Deciding): Decision<GoodsDecision> {
-  const { p, interval, weight, faults, chain, missing, inHand } = deciding;
+  const { p, interval, weight, faults, chain, missing, inHand, misfit } = deciding;
   if (rules.school === 'oneFault') return decideGoods(faults === 0 ? 'yes' : 'no', [], missing, inHand);
   if (rules.school === 'chain') {
     if (chain === 'open') return decideGoods('open', ['nothing of the chain was observed'], missing, inHand);
@@ -130,5 +132,6 @@ export function schoolDecides(rules: HouseRules, deciding: Deciding): Decision<G
     const reason = `all that was seen weighs ${Math.abs(weight).toFixed(1)} dban, under the ${rules.leastEvidence} that the house wants`;
     return decideGoods('open', [reason], missing, inHand);
   }
+  if (side === 'yes' && misfit) return decideGoods('open', [misfit], missing, inHand);
   return decideGoods(side, reasons, missing, inHand);
 }

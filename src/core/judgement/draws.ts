@@ -1,11 +1,14 @@
 import { randomBeta, randomLcg } from 'd3-random';
-import { type Beta, betasOf, likelyAtLeast, mixOf } from './classes';
-import type { Evidence, Piece, StrandEvidence } from './evidence';
-import type { HouseRules } from './houseRules';
+import type { Bearing } from '../checks/check';
+import { type Beta, likelyAtLeast, type PerClass } from './classes';
+import { type Evidence, logsOf, type StrandEvidence } from './evidence';
+import { update, updateAll } from './hypotheses';
+import { betasOf, mixOf } from './learned';
 import { residualOf } from './outcomeChances';
-import type { TellStatistics } from './statistics';
-import { addLogs, logLikelihoods, type Products, productsOf } from './strandLikelihood';
-import { genuineShare, type PerWorld, update } from './worlds';
+import type { Knowledge } from './parameters';
+import { recordedBy } from './slips';
+import { addLogs, logLikelihoods, type Products, productsOf, strandShares } from './strandLikelihood';
+import { genuineShare, WORLDS, type World } from './worlds';
 
 export interface Intervals {
   /** 90 % interval of P(goods genuine). */
@@ -22,63 +25,179 @@ export function middle90(values: number[]): [number, number] {
   return [quantile(sorted, 0.05), quantile(sorted, 0.95)];
 }
 
+type Class = keyof PerClass<unknown>;
+type Sampler = (counts: Beta) => () => number;
+
+/** The class that a draw puts each bearing of a strand in; null where the case says nothing of the class. */
+type Classes = Record<Bearing, Class | null>;
+
+const NO_CLASS: Classes = { goods: null, packaging: null, link: null };
+
+/** On which side the goods, the packaging and the link between them stand in each world. */
+const SIDES: Record<World, Record<Bearing, 'genuine' | 'counterfeit' | null>> = {
+  own: { goods: 'genuine', packaging: 'genuine', link: 'genuine' },
+  repackedGenuine: { goods: 'genuine', packaging: 'genuine', link: null },
+  repackedMade: { goods: 'genuine', packaging: 'counterfeit', link: null },
+  transplanted: { goods: 'counterfeit', packaging: 'genuine', link: null },
+  copied: { goods: 'counterfeit', packaging: 'counterfeit', link: 'counterfeit' },
+};
+
+const BEARINGS: Bearing[] = ['goods', 'packaging', 'link'];
+
+/** How likely everything on one side of a strand is in one class. */
+function productOf(
+  products: Products,
+  sides: (typeof SIDES)[World],
+  side: 'genuine' | 'counterfeit',
+  of: Class,
+): number {
+  let all = 1;
+  for (const bearing of BEARINGS) if (sides[bearing] === side) all *= products[bearing][of];
+  return all;
+}
+
+/** Draws the classes of a strand from what was seen in it, in a world that is drawn already. */
+function drawClasses(
+  world: World,
+  products: Products,
+  wellCopied: number,
+  offDay: number,
+  random: () => number,
+): Classes {
+  const sides = SIDES[world];
+  const usual = (1 - offDay) * productOf(products, sides, 'genuine', 'usual');
+  const off = offDay * productOf(products, sides, 'genuine', 'offDay');
+  const well = wellCopied * productOf(products, sides, 'counterfeit', 'well');
+  const poorly = (1 - wellCopied) * productOf(products, sides, 'counterfeit', 'poorly');
+  const genuine = random() * (usual + off) < usual ? 'usual' : 'offDay';
+  const copied = random() * (well + poorly) < well ? 'well' : 'poorly';
+  const classes: Classes = { goods: null, packaging: null, link: null };
+  for (const bearing of BEARINGS)
+    if (sides[bearing] !== null) classes[bearing] = sides[bearing] === 'genuine' ? genuine : copied;
+  return classes;
+}
+
+/** A Beta, and the same after the case's own outcome was counted as one more observation. */
+function bothWays([yes, no]: Beta, differs: boolean, beta: Sampler): [() => number, () => number] {
+  return [beta([yes, no]), beta(differs ? [yes + 1, no] : [yes, no + 1])];
+}
+
+/** P(what was recorded), with the chance to differ drawn. */
+function outcome(agrees: boolean, recorded: (chance: number) => number, draw: () => number): number {
+  const chance = recorded(likelyAtLeast(draw()));
+  return agrees ? 1 - chance : chance;
+}
+
 /** Draws a strand's chances anew: measured values keep their densities, answers get drawn chances. */
 function strandSampler(
   strand: string,
   { pieces }: StrandEvidence,
-  rules: HouseRules,
-  statistics: TellStatistics | null,
-  beta: (counts: Beta) => () => number,
+  known: Knowledge,
+  evidence: Evidence,
+  beta: Sampler,
 ) {
+  const { rules, statistics, edition } = known;
+  const { quality } = evidence.parameters;
   const mix = mixOf(strand, rules, statistics);
-  const [well, off] = [beta(mix.wellCopied), beta(mix.offDay)];
+  const [well, wellSeen] = bothWays(mix.wellCopied, true, beta);
+  const [, poorlySeen] = bothWays(mix.wellCopied, false, beta);
+  const [off, offSeen] = bothWays(mix.offDay, true, beta);
+  const [, usualSeen] = bothWays(mix.offDay, false, beta);
   const all = [...pieces.values()];
-  const measured = (piece: Piece) => residualOf(piece.finding) !== null;
-  const fixed = productsOf(all.filter(measured));
+  const measured = all.filter(({ finding }) => residualOf(finding) !== null);
+  const fixed = productsOf(measured);
   const drawn = all
-    .filter((piece) => !measured(piece))
-    .map(({ finding: { check, mark }, bearing, chances: { foreign } }) => {
-      const { usual, offDay, well: good, poorly } = betasOf(check, rules, statistics);
-      const chances = { usual: beta(usual), offDay: beta(offDay), well: beta(good), poorly: beta(poorly) };
-      return { bearing, agrees: mark === 'agrees', foreign, ...chances };
+    .filter((piece) => !measured.includes(piece))
+    .map(({ finding, bearing, chances: { foreign } }) => {
+      const differs = finding.mark !== 'agrees';
+      const { usual, offDay, well, poorly } = betasOf(finding, rules, statistics, edition.number);
+      return {
+        bearing,
+        agrees: !differs,
+        foreign,
+        recorded: recordedBy(finding, statistics, edition, rules.frozen?.checkers === true),
+        usual: bothWays(usual, differs, beta),
+        offDay: bothWays(offDay, differs, beta),
+        well: bothWays(well, differs, beta),
+        poorly: bothWays(poorly, differs, beta),
+      };
     });
-  const of = (agrees: boolean, draw: () => number) => (agrees ? 1 - likelyAtLeast(draw()) : likelyAtLeast(draw()));
-  return (): PerWorld => {
-    const { goods, packaging, link } = fixed;
-    const products: Products = { goods: { ...goods }, packaging: { ...packaging }, link: { ...link } };
-    for (const item of drawn) {
-      const product = products[item.bearing];
-      product.usual *= of(item.agrees, item.usual);
-      product.offDay *= of(item.agrees, item.offDay);
-      product.well *= of(item.agrees, item.well);
-      product.poorly *= of(item.agrees, item.poorly);
-      product.foreign *= item.foreign;
+  return (classes: Classes): Float64Array => {
+    const products: Products = {
+      goods: { ...fixed.goods },
+      packaging: { ...fixed.packaging },
+      link: { ...fixed.link },
+    };
+    for (const { bearing, agrees, recorded, foreign, usual, offDay, well, poorly } of drawn) {
+      const product = products[bearing];
+      const seen = classes[bearing];
+      product.usual *= outcome(agrees, recorded, usual[seen === 'usual' ? 1 : 0]);
+      product.offDay *= outcome(agrees, recorded, offDay[seen === 'offDay' ? 1 : 0]);
+      product.well *= outcome(agrees, recorded, well[seen === 'well' ? 1 : 0]);
+      product.poorly *= outcome(agrees, recorded, poorly[seen === 'poorly' ? 1 : 0]);
+      product.foreign *= foreign;
     }
-    return logLikelihoods(products, { wellCopied: well(), offDay: Math.min(off(), 0.9) });
+    const put = [classes.goods, classes.packaging, classes.link];
+    const wellCopied = put.includes('well') ? wellSeen() : put.includes('poorly') ? poorlySeen() : well();
+    const offDay = put.includes('offDay') ? offSeen() : put.includes('usual') ? usualSeen() : off();
+    return logLikelihoods(products, strandShares({ wellCopied, offDay: Math.min(offDay, 0.9) }, quality));
+  };
+}
+
+/** The world and the quality of the item that a draw puts a case in. */
+interface Put {
+  world: World;
+  node: number;
+}
+
+function hypothesisSampler(evidence: Evidence, random: () => number) {
+  const { hypotheses, prior } = evidence;
+  const believed = updateAll(hypotheses, prior, logsOf(evidence));
+  return (): Put => {
+    let left = random();
+    let at = 0;
+    while (at < believed.length - 1 && left >= (believed[at] as number)) left -= believed[at++] as number;
+    const world = WORLDS.findLast((each) => hypotheses.from[each] <= at) as World;
+    return { world, node: at - hypotheses.from[world] };
   };
 }
 
 /**
  * How far P(genuine) may stray because the parameters themselves are only known so well: every chance of every
- * class, and the share of each class, is drawn from its posterior.
+ * class, and the share of each class, is drawn from its posterior. From the second edition on that posterior rests
+ * on the judged case too: a world is drawn, then the class of each strand in it, and what was seen is counted there as
+ * one more observation. That is exact, since the posterior is a finite mixture of such counts.
  *
- * @param statistics those that the evidence's parameters come from
+ * @param known what the evidence's parameters come from
  * @param draws how many, at least 1
  * @param seed the same seed gives the same interval
  */
-export function drawIntervals(
-  { prior, rules, strands }: Evidence,
-  statistics: TellStatistics | null,
-  draws: number,
-  seed: number,
-): Intervals {
-  const random = randomBeta.source(randomLcg(seed));
-  const beta = ([yes, no]: Beta) => random(yes, no);
-  const samplers = [...strands].map(([id, strand]) => strandSampler(id, strand, rules, statistics, beta));
+export function drawIntervals(evidence: Evidence, known: Knowledge, draws: number, seed: number): Intervals {
+  const { prior, hypotheses, parameters, strands } = evidence;
+  const source = randomLcg(seed);
+  const random = randomBeta.source(source);
+  const beta: Sampler = ([yes, no]) => random(yes, no);
+  const drawHypothesis = hypothesisSampler(evidence, source);
+  const samplers = [...strands].map(([id, strand]) => {
+    const { offDay, offDayAt, wellCopied, wellCopiedAt } = parameters.shares(id);
+    const sample = strandSampler(id, strand, known, evidence, beta);
+    return (put: Put | null) => {
+      if (!put) return sample(NO_CLASS);
+      const whole = put.world === 'own' || put.world === 'repackedGenuine';
+      const off = whole ? (offDayAt[put.node] ?? offDay) : offDay;
+      const well = whole ? wellCopied : (wellCopiedAt[put.node] ?? wellCopied);
+      return sample(drawClasses(put.world, strand.products, well, off, source));
+    };
+  });
   const genuine: number[] = [];
   const own: number[] = [];
   for (let draw = 0; draw < draws; draw++) {
-    const worlds = update(prior, addLogs(samplers.map((sample) => sample())));
+    const put = known.edition.drawsWithCase ? drawHypothesis() : null;
+    const logs = addLogs(
+      samplers.map((sample) => sample(put)),
+      hypotheses.count,
+    );
+    const worlds = update(hypotheses, prior, logs);
     genuine.push(genuineShare(worlds));
     own.push(worlds.own);
   }

@@ -1,9 +1,10 @@
 import type { Finding } from '../checks/finding';
 import type { HouseRules } from './houseRules';
+import { type Hypotheses, hypothesesOf, update } from './hypotheses';
 import { outcomeChances } from './outcomeChances';
 import { type Parameters, parametersOf } from './parameters';
 import { addLogs, logLikelihoods, type Products, productsOf, type StrandItem } from './strandLikelihood';
-import { genuineShare, type PerWorld, priorWorlds, update } from './worlds';
+import { genuineShare, type PerWorld, priorWorlds } from './worlds';
 
 /** One finding that says something, with what it says. */
 export interface Piece extends StrandItem {
@@ -15,7 +16,7 @@ export interface StrandEvidence {
   /** By check, in order of first appearance. */
   pieces: ReadonlyMap<string, Piece>;
   products: Products;
-  logs: PerWorld;
+  logs: Float64Array;
 }
 
 /** All that was seen on a case, ready to be weighed and to be weighed again with single findings otherwise. */
@@ -23,6 +24,7 @@ export interface Evidence {
   prior: PerWorld;
   rules: HouseRules;
   parameters: Parameters;
+  hypotheses: Hypotheses;
   strands: ReadonlyMap<string, StrandEvidence>;
 }
 
@@ -46,7 +48,7 @@ export function withFindings(evidence: Evidence, findings: Finding[]): Evidence 
   const strands = new Map(evidence.strands);
   for (const [strand, pieces] of changed) {
     const products = productsOf([...pieces.values()]);
-    strands.set(strand, { pieces, products, logs: logLikelihoods(products, parameters.mix(strand)) });
+    strands.set(strand, { pieces, products, logs: logLikelihoods(products, parameters.shares(strand)) });
   }
   return { ...evidence, strands };
 }
@@ -63,14 +65,21 @@ export function evidenceOf(
   rules: HouseRules,
   parameters: Parameters = parametersOf(rules),
 ): Evidence {
-  const nothing = { prior: priorWorlds(counterfeit, rules), rules, parameters, strands: new Map() };
+  const hypotheses = hypothesesOf(parameters.quality);
+  const nothing = { prior: priorWorlds(counterfeit, rules), rules, parameters, hypotheses, strands: new Map() };
   return withFindings(nothing, findings);
 }
 
+/** Log-likelihoods of all that was seen, one for each hypothesis. */
+export const logsOf = ({ strands, hypotheses }: Evidence): Float64Array =>
+  addLogs(
+    [...strands.values()].map(({ logs }) => logs),
+    hypotheses.count,
+  );
+
 /** The worlds after all evidence. */
-export function posteriorOf({ prior, strands }: Evidence): PerWorld {
-  return update(prior, addLogs([...strands.values()].map(({ logs }) => logs)));
-}
+export const posteriorOf = (evidence: Evidence): PerWorld =>
+  update(evidence.hypotheses, evidence.prior, logsOf(evidence));
 
 /** P(goods genuine) after all evidence. */
 export const shareOf = (evidence: Evidence): number => genuineShare(posteriorOf(evidence));

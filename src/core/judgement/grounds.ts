@@ -1,3 +1,4 @@
+import type { CaseFile } from '../casefile/caseFile';
 import type { CaseEvent, EventType } from '../casefile/event';
 import type { ChosenRelease } from '../casefile/events/releaseChosen';
 import type { Pins } from '../casefile/events/verdictSealed';
@@ -7,6 +8,7 @@ import type { Records } from '../crossread/context';
 import type { Maker, Release, Revision } from '../releases/release';
 import type { SizeChart } from '../sizes/sizeChart';
 import type { Vouching } from '../trust/vouching';
+import { type EditionNumber, NEWEST_EDITION } from './edition';
 import type { HouseRules } from './houseRules';
 import type { TellStatistics } from './statistics';
 
@@ -15,6 +17,8 @@ export interface Grounds extends Records {
   houseRules: HouseRules;
   /** What confirmed cases taught; null before there are any. */
   statistics: TellStatistics | null;
+  /** Which edition of the weighing judges. */
+  edition: EditionNumber;
 }
 
 /** The documents that a case is held against, as revisions. */
@@ -26,6 +30,7 @@ export interface GroundsRevisions {
   chart: Revision<SizeChart> | null;
   schemes: Revision<CodeScheme>[];
   statistics: Revision<TellStatistics> | null;
+  edition: EditionNumber;
 }
 
 /** A case with its log and the documents it is held against: all that a screen or an export needs. */
@@ -45,8 +50,9 @@ export interface CaseFolder {
 
 /** The contents of the revisions, as the assessment takes them. */
 export function groundsOf(revisions: GroundsRevisions): Grounds {
-  const { kind, houseRules, release, maker, chart, schemes, statistics } = revisions;
+  const { kind, houseRules, release, maker, chart, schemes, statistics, edition } = revisions;
   return {
+    edition,
     kind: kind.body,
     houseRules: houseRules.body,
     release: release?.body ?? null,
@@ -57,6 +63,10 @@ export function groundsOf(revisions: GroundsRevisions): Grounds {
   };
 }
 
+/** The edition that judges a case: the one that its verdict pins, else the newest. */
+export const editionOf = ({ seal }: Pick<CaseFile, 'seal'>): EditionNumber =>
+  seal ? (seal.pins.edition ?? 1) : NEWEST_EDITION;
+
 /** A revision as a case names it. */
 export const pin = (revision: Revision<unknown>): ChosenRelease => {
   const { id, revision: number, hash } = revision;
@@ -64,8 +74,10 @@ export const pin = (revision: Revision<unknown>): ChosenRelease => {
 };
 
 /** The pins of a verdict that rests on these documents. */
-export function pinsOf({ kind, houseRules, release, maker, chart, schemes, statistics }: GroundsRevisions): Pins {
+export function pinsOf(revisions: GroundsRevisions): Pins {
+  const { kind, houseRules, release, maker, chart, schemes, statistics, edition } = revisions;
   return {
+    edition,
     kind: pin(kind),
     houseRules: pin(houseRules),
     release: release && pin(release),

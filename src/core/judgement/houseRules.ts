@@ -1,4 +1,5 @@
 import type { Channel } from '../casefile/events/circumstancesStated';
+import type { Quality } from './quality';
 
 /** What a house has settled for itself. A document: revised, pinned by verdicts. */
 export interface HouseRules {
@@ -22,7 +23,25 @@ export interface HouseRules {
   school: 'weighing' | 'oneFault' | 'chain';
   /** Checks without which no case is decided, by kind of goods. */
   required: Record<string, string[]>;
+  /** Learned figures that the house holds at what it says, whatever cases say. */
+  frozen?: Frozen;
   house?: House;
+}
+
+/** What a house may hold against what is learned. */
+export interface Frozen {
+  /** How far the strands of an item hang together. */
+  quality?: Quality;
+  /** True where the priors by channel stand as stated. */
+  shares?: boolean;
+  /** Share of confirmed truths that are wrong. */
+  truthErrors?: number;
+  /** True where copies fade with the half-life that is stated. */
+  memory?: boolean;
+  /** True where a release’s chances are the kind’s. */
+  releases?: boolean;
+  /** True where nobody’s own rate of slips is applied. */
+  checkers?: boolean;
 }
 
 /** Who the house is, for its letters, and how it tells time. */

@@ -1,7 +1,7 @@
 import { type Finding, withinTolerance } from '../checks/finding';
-import { cameOut, type Evidence, pieceOf, posteriorOf, shareOf, withFindings } from './evidence';
+import { type Evidence, logsOf, pieceOf } from './evidence';
+import { updateAll } from './hypotheses';
 import { likelihoods, multiply, productsOf } from './strandLikelihood';
-import { genuineShare, type PerWorld, WORLDS } from './worlds';
 
 /** What looking at one open check is expected to tell about the goods. */
 export interface Gain {
@@ -41,31 +41,40 @@ function possibleOutcomes(finding: Finding, even: boolean): Possible[] {
 
 const entropy = (p: number): number => (p <= 0 || p >= 1 ? 0 : -p * Math.log2(p) - (1 - p) * Math.log2(1 - p));
 
-/** Expected drop in the entropy of “genuine”, exact over the worlds and the classes of the check's strand. */
-function expectedBits(finding: Finding, evidence: Evidence, worlds: PerWorld): number {
-  const { parameters, rules } = evidence;
+/** Expected drop in the entropy of “genuine”, exact over the hypotheses and the classes of the check's strand. */
+function expectedBits(finding: Finding, evidence: Evidence, before: Float64Array): number {
+  const { parameters, rules, hypotheses } = evidence;
   const { strand } = finding.check;
-  const mix = parameters.mix(strand);
+  const shares = parameters.shares(strand);
   const seen = evidence.strands.get(strand)?.products ?? productsOf([]);
-  const base = likelihoods(seen, mix);
-  const joint: PerWorld[] = [];
+  const base = likelihoods(seen, shares);
+  const joint: Float64Array[] = [];
+  const columns = new Float64Array(hypotheses.count);
   for (const { finding: outcome, values } of possibleOutcomes(finding, parameters.shift(finding) === null)) {
     const piece = pieceOf(outcome, parameters, rules);
     if (!piece) continue;
-    const after = likelihoods(multiply(seen, piece), mix);
-    for (const world of WORLDS) after[world] *= values / base[world];
+    const after = likelihoods(multiply(seen, piece), shares);
+    for (let at = 0; at < after.length; at++) {
+      after[at] = ((after[at] as number) * values) / (base[at] as number);
+      columns[at] = (columns[at] as number) + (after[at] as number);
+    }
     joint.push(after);
   }
-  // Grid densities do not sum to 1, so each world's column is normalised before it is used as a distribution.
-  const scale = { ...worlds };
-  for (const world of WORLDS) scale[world] /= joint.reduce((sum, row) => sum + row[world], 0);
+  // Grid densities do not sum to 1, so each hypothesis' column is normalised before it is used as a distribution.
   let expected = 0;
+  const genuineEnd = hypotheses.from.transplanted;
+  let genuineBefore = 0;
   for (const row of joint) {
-    for (const world of WORLDS) row[world] *= scale[world];
-    const total = genuineShare(row) + row.transplanted + row.copied;
-    if (total > 0) expected += total * entropy(genuineShare(row) / total);
+    let [genuine, total] = [0, 0];
+    for (let at = 0; at < row.length; at++) {
+      const p = ((row[at] as number) * (before[at] as number)) / (columns[at] as number);
+      total += p;
+      if (at < genuineEnd) genuine += p;
+    }
+    genuineBefore += genuine;
+    if (total > 0) expected += total * entropy(genuine / total);
   }
-  return Math.max(0, entropy(genuineShare(worlds)) - expected);
+  return Math.max(0, entropy(genuineBefore) - expected);
 }
 
 /**
@@ -76,32 +85,13 @@ function expectedBits(finding: Finding, evidence: Evidence, worlds: PerWorld): n
  */
 export function rankGains(findings: Finding[], evidence: Evidence): Gain[] {
   const open = new Set(findings.filter(({ mark }) => mark === 'open').map(({ check }) => check.id));
-  const worlds = posteriorOf(evidence);
+  const before = updateAll(evidence.hypotheses, evidence.prior, logsOf(evidence));
   return findings
     .filter(({ check }) => open.has(check.id) && !check.after.some((id) => open.has(id)))
     .map((finding): Gain => {
-      const bits = expectedBits(finding, evidence, worlds);
+      const bits = expectedBits(finding, evidence, before);
       const minutes = finding.check.seconds / 60;
       return { finding, bits, minutes, bitsPerMinute: bits / minutes };
     })
     .sort((a, b) => b.bitsPerMinute - a.bitsPerMinute);
-}
-
-/** P(genuine) if every open check fell all one way. */
-export interface Bound {
-  allAgree: number;
-  allDiffer: number;
-}
-
-/** The best and the worst that the remaining checks can do together. */
-export function bound(findings: Finding[], evidence: Evidence): Bound {
-  const open = findings.filter(({ mark }) => mark === 'open');
-  const all = (mark: 'agrees' | 'differs') =>
-    shareOf(
-      withFindings(
-        evidence,
-        open.map((finding) => cameOut(finding, mark)),
-      ),
-    );
-  return { allAgree: all('agrees'), allDiffer: all('differs') };
 }

@@ -72,15 +72,26 @@ export function residualOf({ check, value, nominal }: Finding): Residual | null 
 /** Pseudo-count of “no shift” that the mean of known counterfeits has to overcome. */
 const SHIFT_DOUBT = 2;
 
-/** Densities of a measured value by class; poor copies are expected where the known ones were. */
-export function residualChances({ off, scale, freedom }: Residual, shift: KnownShift | null): OutcomeChances {
-  const genuine = studentDensity(off, 0, scale, freedom);
+/**
+ * Densities of a measured value by class; poor copies are expected where the known ones were.
+ *
+ * @param slips share of values that are a slip of the hand: they lie anywhere in reach of the poorest copy, whatever
+ *   was measured, so that no single value condemns
+ */
+export function residualChances(
+  { off, scale, freedom }: Residual,
+  shift: KnownShift | null,
+  slips: number,
+): OutcomeChances {
   const known = shift ? (shift.mean * shift.n) / (shift.n + SHIFT_DOUBT) : 0;
+  const slip = slips === 0 ? 0 : slips * studentDensity(off, 0, POOR_SCALE * scale, freedom);
+  const floored = (density: number) => (1 - slips) * density + slip;
+  const genuine = floored(studentDensity(off, 0, scale, freedom));
   return {
     usual: genuine,
     offDay: genuine,
-    well: studentDensity(off, 0, WELL_SCALE * scale, freedom),
-    poorly: studentDensity(off, known, POOR_SCALE * scale, freedom),
+    well: floored(studentDensity(off, 0, WELL_SCALE * scale, freedom)),
+    poorly: floored(studentDensity(off, known, POOR_SCALE * scale, freedom)),
     foreign: genuine,
   };
 }
@@ -92,7 +103,7 @@ export const counts = ({ mark }: Finding): boolean => mark === 'agrees' || mark 
 export function outcomeChances(finding: Finding, parameters: Parameters, rules: HouseRules): OutcomeChances | null {
   if (!counts(finding)) return null;
   const residual = residualOf(finding);
-  if (residual) return residualChances(residual, parameters.shift(finding));
+  if (residual) return residualChances(residual, parameters.shift(finding), parameters.slips(finding));
   const differs = { ...parameters.differs(finding), foreign: 1 - rules.foreignAgrees };
   if (finding.mark !== 'agrees') return differs;
   return {

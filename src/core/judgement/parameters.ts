@@ -1,36 +1,70 @@
 import type { Finding } from '../checks/finding';
-import { betasOf, type ClassMix, likelyAtLeast, meanOf, mixOf, type PerClass, statedClasses } from './classes';
+import { type Beta, type ClassMix, likelyAtLeast, meanOf, type PerClass } from './classes';
+import { EDITIONS, type Edition, NEWEST_EDITION } from './edition';
 import type { HouseRules } from './houseRules';
+import { betasOf, mixOf } from './learned';
+import type { Quality } from './quality';
+import { recordedBy } from './slips';
 import type { KnownShift, TellStatistics } from './statistics';
+import { type StrandShares, strandShares } from './strandLikelihood';
 
 /** The parameters that a weighing uses. */
 export interface Parameters {
   /** P(differs) by hidden class. */
   differs(finding: Finding): PerClass<number>;
-  mix(strand: string): ClassMix<number>;
+  shares(strand: string): StrandShares;
+  quality: Quality;
+  /** Share of measured values that are a slip of the hand. */
+  slips(finding: Finding): number;
   /** Where known counterfeits of this release lie in that measure; null where none is known. */
   shift(finding: Finding): KnownShift | null;
 }
 
+/** Parameters as they are known: counts instead of chances. */
+export interface Knowledge {
+  rules: HouseRules;
+  statistics: TellStatistics | null;
+  edition: Edition;
+}
+
+const chanceOf = (beta: Beta): number => likelyAtLeast(meanOf(beta));
+
+/** How far the strands hang together: learned, else as the edition states it. */
+export const qualityOf = ({ rules, statistics, edition }: Knowledge): Quality =>
+  edition.number === 1 ? edition.quality : (rules.frozen?.quality ?? statistics?.quality ?? edition.quality);
+
 /**
  * The best guess at every parameter: learned from confirmed cases, else as the checks and house rules state it.
  */
-export function parametersOf(rules: HouseRules, statistics: TellStatistics | null = null): Parameters {
+export function parametersOf(
+  rules: HouseRules,
+  statistics: TellStatistics | null = null,
+  edition: Edition = EDITIONS[NEWEST_EDITION],
+): Parameters {
+  const quality = qualityOf({ rules, statistics, edition });
+  const shares = new Map<string, StrandShares>();
   return {
-    differs: ({ check }) => {
-      if (!statistics?.strands[check.strand]?.checks[check.id]) return statedClasses(check, rules);
-      const { usual, offDay, well, poorly } = betasOf(check, rules, statistics);
+    quality,
+    differs: (finding) => {
+      const { usual, offDay, well, poorly } = betasOf(finding, rules, statistics, edition.number);
+      const recorded = recordedBy(finding, statistics, edition, rules.frozen?.checkers === true);
       return {
-        usual: likelyAtLeast(meanOf(usual)),
-        offDay: likelyAtLeast(meanOf(offDay)),
-        well: likelyAtLeast(meanOf(well)),
-        poorly: likelyAtLeast(meanOf(poorly)),
+        usual: recorded(chanceOf(usual)),
+        offDay: recorded(chanceOf(offDay)),
+        well: recorded(chanceOf(well)),
+        poorly: recorded(chanceOf(poorly)),
       };
     },
-    mix: (strand) => {
+    shares: (strand) => {
+      const known = shares.get(strand);
+      if (known) return known;
       const { wellCopied, offDay } = mixOf(strand, rules, statistics);
-      return { wellCopied: meanOf(wellCopied), offDay: meanOf(offDay) };
+      const mix: ClassMix<number> = { wellCopied: meanOf(wellCopied), offDay: meanOf(offDay) };
+      const found = strandShares(mix, quality);
+      shares.set(strand, found);
+      return found;
     },
+    slips: () => edition.slips,
     shift: ({ check, releaseId }) => (releaseId && statistics?.shifts[`${check.id}/${releaseId}`]) || null,
   };
 }

@@ -3,9 +3,12 @@ import type { Finding } from '../checks/finding';
 import type { ConfirmedCase } from './confirmedCase';
 import { type GoodsDecision, schoolDecides } from './decide';
 import { drawIntervals } from './draws';
+import { EDITIONS, NEWEST_EDITION } from './edition';
 import { evidenceOf } from './evidence';
 import type { HouseRules } from './houseRules';
-import { parametersOf } from './parameters';
+import { misfit } from './misfit';
+import { type Knowledge, parametersOf } from './parameters';
+import { priorOf } from './prior';
 import { ONE_FAULT_CHANCE } from './readings';
 import type { TellStatistics } from './statistics';
 import { weigh } from './weigh';
@@ -79,17 +82,20 @@ export function replay(
     const known = byKind.get(kind) ?? new Map<string, CheckDefinition>();
     const findings = findingsOf(confirmed, known);
     const learned = statistics[kind] ?? null;
-    const evidence = evidenceOf(findings, rules.priors[circumstances.channel], rules, parametersOf(rules, learned));
+    const knowledge: Knowledge = { rules, statistics: learned, edition: EDITIONS[NEWEST_EDITION] };
+    const prior = priorOf(circumstances, rules, learned, knowledge.edition);
+    const evidence = evidenceOf(findings, prior, rules, parametersOf(rules, learned));
     const { posterior, weight } = weigh(evidence);
     const missing = (rules.required[kind] ?? []).filter((id) => !confirmed.findings[id] && !without.includes(id));
     const { decision } = schoolDecides(rules, {
       p: genuineShare(posterior),
-      interval: drawIntervals(evidence, learned, DRAWS, SEED).genuine,
+      interval: drawIntervals(evidence, knowledge, DRAWS, SEED).genuine,
       weight,
       faults: findings.filter(({ check, mark }) => mark === 'differs' && check.g <= ONE_FAULT_CHANCE).length,
       chain,
       missing,
       inHand: circumstances.inHand,
+      misfit: misfit(findings, rules),
     });
     result.decisions[number] = decision;
     result.meanLoss += lossOf(decision, truth.goods, rules) / cases.length;

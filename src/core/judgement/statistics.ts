@@ -1,5 +1,8 @@
 import type { Day } from '../dates/day';
 import type { Beta, ClassMix, PerClass } from './classes';
+import type { EditionNumber } from './edition';
+import type { Quality } from './quality';
+import type { CheckerSlips } from './slips';
 
 /** What was learned of the checks of one strand. */
 export interface LearnedStrand {
@@ -15,18 +18,48 @@ export interface KnownShift {
   mean: number;
 }
 
+/** Half-lives in months; null where nothing fades. */
+export interface Memory {
+  /** Of the shares of well and poorly copied strands. */
+  shares: number | null;
+  /** Of the chances of the checks. */
+  chances: number | null;
+}
+
+/** How far releases of a kind are alike. */
+export interface ReleaseStatistics {
+  /** How many observations of a release the kind's chances are worth; null where releases do not differ. */
+  worth: number | null;
+  /** Release id to check id to what was seen on it. */
+  counts: Record<string, Record<string, PerClass<Beta>>>;
+}
+
 /**
  * What confirmed cases taught about the checks of one kind of goods. A document: computed anew whenever a truth
- * is confirmed, pinned by verdicts.
+ * is confirmed, pinned by verdicts. What the first edition did not learn is absent in its documents.
  */
 export interface TellStatistics {
   /** The kind of goods. */
   id: string;
   asOf: Day;
+  edition?: EditionNumber;
   /** Weights of the cases that it rests on, counterfeits faded. */
   genuine: number;
   counterfeit: number;
+  /** Sealed cases without a truth that it rests on as well. */
+  unconfirmed?: number;
   strands: Record<string, LearnedStrand>;
   /** Check id and release id, with a slash between, to the known shift. */
   shifts: Record<string, KnownShift>;
+  quality?: Quality;
+  /** P(counterfeit) of what comes by the door, by channel and by the house's label of the seller. */
+  shares?: { channels: Record<string, Beta>; sellers: Record<string, Beta> };
+  releases?: ReleaseStatistics;
+  memory?: Memory;
+  /** First day of the quarter from which on copies are of another generation; absent where none was noticed. */
+  generation?: Day;
+  /** Share of the confirmed truths that are wrong; applied from enough of them on. */
+  truthErrors?: { rate: number; applied: boolean };
+  /** Person to how often they record the other outcome. */
+  checkers?: CheckerSlips;
 }

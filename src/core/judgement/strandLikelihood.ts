@@ -1,7 +1,7 @@
 import type { Bearing } from '../checks/check';
 import type { ClassMix } from './classes';
 import type { OutcomeChances } from './outcomeChances';
-import { type PerWorld, WORLDS } from './worlds';
+import { type Quality, sharesByQuality } from './quality';
 
 /** A piece of evidence within its strand. */
 export interface StrandItem {
@@ -37,43 +37,71 @@ export function productsOf(items: StrandItem[]): Products {
   return products;
 }
 
+/** Shares of the second genuine and the first copied class: over all items, and at each quality of the item. */
+export interface StrandShares extends ClassMix<number> {
+  offDayAt: readonly number[];
+  wellCopiedAt: readonly number[];
+  /** What the shares by quality were made of. */
+  ofItself: ClassMix<number>;
+}
+
+const mean = (values: readonly number[]) => values.reduce((sum, each) => sum + each, 0) / values.length;
+
+/** The shares of a strand whose items hang together as much as `quality` says. */
+export function strandShares({ offDay, wellCopied }: ClassMix<number>, quality: Quality): StrandShares {
+  const wellCopiedAt = sharesByQuality(wellCopied, quality.counterfeit);
+  const offDayAt = quality.genuine === 0 ? [offDay] : sharesByQuality(1 - offDay, quality.genuine).map((u) => 1 - u);
+  return {
+    offDay: mean(offDayAt),
+    wellCopied: mean(wellCopiedAt),
+    offDayAt,
+    wellCopiedAt,
+    ofItself: { offDay, wellCopied },
+  };
+}
+
 /** Below this a likelihood says no more; a strand would need a hundred rare outcomes to get there. */
 const FLOOR = 1e-300;
 
 const mixed = (share: number, yes: number, no: number): number => share * yes + (1 - share) * no;
 
 /**
- * Likelihood of all that was seen in one strand, in each world: per side, the mixture over its two hidden classes
- * of the products of the outcome chances. A box of another item has genuine signs but no link to the goods.
+ * Likelihood of all that was seen in one strand under each hypothesis: per side, the mixture over its two hidden
+ * classes of the products of the outcome chances. A box of another item has genuine signs but no link to the goods.
+ * A genuine item's off-day and a copy's care are felt in all strands at once as far as these hang together.
+ *
+ * @returns one entry for each of `Hypotheses`
  */
-export function likelihoods(products: Products, { offDay, wellCopied }: ClassMix<number>): PerWorld {
+export function likelihoods(products: Products, shares: StrandShares): Float64Array {
   const { goods: g, packaging: p, link: l } = products;
-  const { foreign } = l;
-  return {
-    own: Math.max(FLOOR, mixed(offDay, g.offDay * p.offDay * l.offDay, g.usual * p.usual * l.usual)),
-    repackedGenuine: Math.max(FLOOR, mixed(offDay, g.offDay * p.offDay, g.usual * p.usual) * foreign),
-    repackedMade: Math.max(FLOOR, mixed(offDay, g.offDay, g.usual) * mixed(wellCopied, p.well, p.poorly) * foreign),
-    transplanted: Math.max(FLOOR, mixed(wellCopied, g.well, g.poorly) * mixed(offDay, p.offDay, p.usual) * foreign),
-    copied: Math.max(FLOOR, mixed(wellCopied, g.well * p.well * l.well, g.poorly * p.poorly * l.poorly)),
-  };
+  const { offDay, offDayAt, wellCopiedAt } = shares;
+  const [own, ownOff] = [g.usual * p.usual * l.usual, g.offDay * p.offDay * l.offDay];
+  const [apart, apartOff] = [g.usual * p.usual * l.foreign, g.offDay * p.offDay * l.foreign];
+  const genuineGoods = mixed(offDay, g.offDay, g.usual) * l.foreign;
+  const genuinePackaging = mixed(offDay, p.offDay, p.usual) * l.foreign;
+  const [well, poorly] = [g.well * p.well * l.well, g.poorly * p.poorly * l.poorly];
+  const [genuineNodes, nodes] = [offDayAt.length, wellCopiedAt.length];
+  const each = new Float64Array(2 * genuineNodes + 3 * nodes);
+  let at = 0;
+  for (let i = 0; i < genuineNodes; i++) each[at++] = mixed(offDayAt[i] as number, ownOff, own);
+  for (let i = 0; i < genuineNodes; i++) each[at++] = mixed(offDayAt[i] as number, apartOff, apart);
+  for (let i = 0; i < nodes; i++) each[at++] = genuineGoods * mixed(wellCopiedAt[i] as number, p.well, p.poorly);
+  for (let i = 0; i < nodes; i++) each[at++] = genuinePackaging * mixed(wellCopiedAt[i] as number, g.well, g.poorly);
+  for (let i = 0; i < nodes; i++) each[at++] = mixed(wellCopiedAt[i] as number, well, poorly);
+  for (at = 0; at < each.length; at++) each[at] = Math.max(FLOOR, each[at] as number);
+  return each;
 }
 
 /** The same as logarithms. */
-export function logLikelihoods(products: Products, mix: ClassMix<number>): PerWorld {
-  const logs = likelihoods(products, mix);
-  for (const world of WORLDS) logs[world] = Math.log(logs[world]);
+export function logLikelihoods(products: Products, shares: StrandShares): Float64Array {
+  const logs = likelihoods(products, shares);
+  for (let at = 0; at < logs.length; at++) logs[at] = Math.log(logs[at] as number);
   return logs;
 }
 
-/** Add log-likelihoods of independent strands. */
-export function addLogs(parts: PerWorld[]): PerWorld {
-  const sum = { own: 0, repackedGenuine: 0, repackedMade: 0, transplanted: 0, copied: 0 };
-  for (const { own, repackedGenuine, repackedMade, transplanted, copied } of parts) {
-    sum.own += own;
-    sum.repackedGenuine += repackedGenuine;
-    sum.repackedMade += repackedMade;
-    sum.transplanted += transplanted;
-    sum.copied += copied;
-  }
+/** Add log-likelihoods of strands that are independent under each hypothesis. */
+export function addLogs(parts: Float64Array[], count: number): Float64Array {
+  const sum = new Float64Array(count);
+  for (const part of parts) for (let at = 0; at < count; at++) sum[at] = (sum[at] as number) + (part[at] as number);
   return sum;
 }

@@ -19,7 +19,7 @@ export interface StrandSum {
  * its two classes. Measured values enter with densities, so only the ratio of the two sides means something.
  */
 export function strandSum(findings: Finding[], rules: HouseRules, parameters: Parameters): StrandSum {
-  const mix = parameters.mix(findings[0]?.check.strand ?? '');
+  const mix = parameters.shares(findings[0]?.check.strand ?? '');
   const products = { usual: 1, offDay: 1, well: 1, poorly: 1 };
   const pieces = findings.flatMap((finding) => pieceOf(finding, parameters, rules) ?? []);
   for (const product of Object.values(productsOf(pieces))) {

@@ -1,7 +1,8 @@
 import type { Finding } from '../checks/finding';
 import { type Evidence, posteriorOf, type StrandEvidence } from './evidence';
+import { update } from './hypotheses';
 import { logLikelihoods, productsOf } from './strandLikelihood';
-import { type PerWorld, update, weightOf } from './worlds';
+import { type PerWorld, weightOf } from './worlds';
 
 /** What one check added, given the rest of its strand: the change that taking it away would make. */
 export interface CheckWeight {
@@ -37,14 +38,14 @@ const heaviestFirst = (a: { weight: number }, b: { weight: number }) => Math.abs
  * @source docs/architecture.md, “How a case is weighed”
  */
 export function weigh(evidence: Evidence): Weighing {
-  const { prior, parameters } = evidence;
-  const weightAlone = (logs: PerWorld) => weightOf(prior, update(prior, logs));
+  const { prior, parameters, hypotheses } = evidence;
+  const weightAlone = (logs: Float64Array) => weightOf(prior, update(hypotheses, prior, logs));
   const weighStrand = ([strand, { pieces, logs }]: [string, StrandEvidence]): StrandWeight => {
     const weight = weightAlone(logs);
     const all = [...pieces.values()];
     const checks = all.map((piece): CheckWeight => {
       const rest = productsOf(all.filter((each) => each !== piece));
-      return { finding: piece.finding, weight: weight - weightAlone(logLikelihoods(rest, parameters.mix(strand))) };
+      return { finding: piece.finding, weight: weight - weightAlone(logLikelihoods(rest, parameters.shares(strand))) };
     });
     return { strand, weight, checks: checks.sort(heaviestFirst) };
   };

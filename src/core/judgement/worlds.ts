@@ -25,27 +25,9 @@ export function priorWorlds(counterfeit: number, rules: HouseRules): PerWorld {
   };
 }
 
-/** Multiply by likelihoods given as logarithms, and normalise to a sum of 1. */
-export function update(prior: PerWorld, logs: PerWorld): PerWorld {
-  const largest = Math.max(logs.own, logs.repackedGenuine, logs.repackedMade, logs.transplanted, logs.copied);
-  const own = prior.own * Math.exp(logs.own - largest);
-  const repackedGenuine = prior.repackedGenuine * Math.exp(logs.repackedGenuine - largest);
-  const repackedMade = prior.repackedMade * Math.exp(logs.repackedMade - largest);
-  const transplanted = prior.transplanted * Math.exp(logs.transplanted - largest);
-  const copied = prior.copied * Math.exp(logs.copied - largest);
-  const sum = own + repackedGenuine + repackedMade + transplanted + copied;
-  return {
-    own: own / sum,
-    repackedGenuine: repackedGenuine / sum,
-    repackedMade: repackedMade / sum,
-    transplanted: transplanted / sum,
-    copied: copied / sum,
-  };
-}
-
 /** P(goods genuine). */
 export function genuineShare(worlds: PerWorld): number {
-  return worlds.own + worlds.repackedGenuine + worlds.repackedMade;
+  return Math.min(1, worlds.own + worlds.repackedGenuine + worlds.repackedMade);
 }
 
 /** The four states of a case from the five worlds. */

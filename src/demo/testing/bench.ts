@@ -6,6 +6,7 @@ import type { Finding } from '@/core/checks/finding';
 import { gatherFindings } from '@/core/checks/findings';
 import { contextOf } from '@/core/crossread/context';
 import { crossread } from '@/core/crossread/crossread';
+import { NEWEST_EDITION } from '@/core/judgement/edition';
 import type { Grounds } from '@/core/judgement/grounds';
 import type { HouseRules } from '@/core/judgement/houseRules';
 import type { Release } from '@/core/releases/release';
@@ -27,6 +28,7 @@ export const GROUNDS: Grounds = {
   chart: CHARTS[0] as SizeChart,
   schemes: [],
   statistics: null,
+  edition: NEWEST_EDITION,
 };
 
 const NOTHING: Circumstances = { channel: 'walk-in', condition: 'new', inHand: true, packaged: true };

@@ -1,6 +1,7 @@
 import { keyName } from '@/core/trust/statements';
 import { type DayRootRow, listKeys } from '@/store/anchors';
 import type { Desk } from '../desk';
+import { learnSealed } from '../learning';
 import { allow, THE_MACHINE } from '../people/roster';
 import { Refusal } from '../refusal';
 import { qrPath } from '../report/qrPath';
@@ -92,13 +93,14 @@ const DUE_MS = 20 * 3_600_000;
 const NIGHT = { from: 1, to: 6 };
 
 /**
- * What is done without anybody: yesterday's end is signed, and a backup made once a night. A desk that was off at night
+ * What is done without anybody: yesterday's end is signed, what was sealed is learned from, and a backup made once a night. A desk that was off at night
  * makes it when it is on again after a day and a half.
  *
  * @param hour on the wall
  */
 export async function nightly(desk: Desk, hour: number): Promise<void> {
   await anchor(desk);
+  await learnSealed(desk);
   const { folder } = settings();
   if (!folder || desk.keeper.running) return;
   const [newest] = await listBackups(folder);

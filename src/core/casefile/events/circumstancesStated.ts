@@ -4,6 +4,16 @@ import type { EventKind } from './eventKind';
 /** Where the item came from; the house rules hold a prior for each. */
 export type Channel = 'unstated' | 'walk-in' | 'regular' | 'marketplace' | 'auction' | 'trade';
 
+/** In the order in which they are offered. */
+export const CHANNEL_NAMES: Record<Channel, string> = {
+  unstated: 'channel not stated',
+  'walk-in': 'walk-in',
+  regular: 'regular customer',
+  marketplace: 'online marketplace',
+  auction: 'auction',
+  trade: 'trade',
+};
+
 /** What is known of the item before it is looked at. */
 export interface Circumstances {
   channel: Channel;
@@ -12,6 +22,10 @@ export interface Circumstances {
   inHand: boolean;
   /** False where the goods came without packaging. */
   packaged: boolean;
+  /** The house's own label for whoever sells or brings it. */
+  seller?: string;
+  /** True for an item that was bought to learn from, not brought to be judged. */
+  reference?: boolean;
   /** Tools that are not at hand this shift; checks that need them are excused. */
   toolsMissing?: string[];
 }

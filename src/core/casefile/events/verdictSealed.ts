@@ -12,6 +12,8 @@ export interface Pins {
   schemes?: ChosenRelease[];
   /** What confirmed cases had taught by then; absent or null where there were none. */
   statistics?: ChosenRelease | null;
+  /** Which edition of the weighing judged; absent in verdicts of the first. */
+  edition?: 1 | 2;
 }
 
 export interface VerdictBody {

@@ -1,0 +1,31 @@
+import type { Finding } from '../checks/finding';
+import { type Beta, type ClassMix, meanOf, type PerClass, statedBetas, statedMix } from './classes';
+import type { EditionNumber } from './edition';
+import type { HouseRules } from './houseRules';
+import type { TellStatistics } from './statistics';
+
+/** What is known of a check's chances now: learned where cases were confirmed, else as stated. */
+export function betasOf(
+  { check, releaseId }: Pick<Finding, 'check' | 'releaseId'>,
+  rules: HouseRules,
+  statistics: TellStatistics | null,
+  edition: EditionNumber,
+): PerClass<Beta> {
+  const kind = statistics?.strands[check.strand]?.checks[check.id] ?? statedBetas(check, rules, edition);
+  const worth = statistics?.releases?.worth;
+  if (!worth || !releaseId) return kind;
+  const own = statistics.releases?.counts[releaseId]?.[check.id];
+  const within = (of: keyof PerClass<Beta>): Beta => {
+    const mean = meanOf(kind[of]);
+    // A kind that is hardly known itself says no more of its releases.
+    const prior = Math.min(worth, kind[of][0] + kind[of][1]);
+    const [yes, no] = own?.[of] ?? [0, 0];
+    return [prior * mean + yes, prior * (1 - mean) + no];
+  };
+  return { usual: within('usual'), offDay: within('offDay'), well: within('well'), poorly: within('poorly') };
+}
+
+/** What is known of a strand's classes now. */
+export function mixOf(strand: string, rules: HouseRules, statistics: TellStatistics | null): ClassMix<Beta> {
+  return statistics?.strands[strand]?.mix ?? statedMix(rules);
+}

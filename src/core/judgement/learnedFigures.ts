@@ -1,0 +1,106 @@
+import { CHANNEL_NAMES, type Channel } from '../casefile/events/circumstancesStated';
+import { meanOf } from './classes';
+import { EDITIONS, NEWEST_EDITION } from './edition';
+import type { Frozen, HouseRules } from './houseRules';
+import { CHANNEL_WORTH } from './prior';
+import type { TellStatistics } from './statistics';
+
+/** One figure as it is stated, and as cases taught it. */
+export interface LearnedFigure {
+  /** What it is, in words. */
+  name: string;
+  stated: string;
+  learned: string;
+  /** What it rests on, or why it is not applied. */
+  basis: string;
+  /** What the house holds where it holds this. */
+  holds: keyof Frozen;
+}
+
+const percent = (share: number): string => `${Number((share * 100).toPrecision(2))} %`;
+const months = (halfLife: number | null): string => (halfLife === null ? 'never' : `${halfLife} months`);
+
+/**
+ * What cases taught about a kind of goods beside its checks, each figure beside the stated one.
+ *
+ * @param peopleNames by id
+ */
+export function learnedFigures(
+  { shares, quality, memory, releases, truthErrors, checkers }: TellStatistics,
+  rules: HouseRules,
+  peopleNames: Record<string, string>,
+): LearnedFigure[] {
+  const figures: LearnedFigure[] = Object.entries(shares?.channels ?? {}).map(([channel, beta]) => ({
+    name: `copies among what comes by: ${CHANNEL_NAMES[channel as Channel] ?? channel}`,
+    stated: percent(rules.priors[channel as Channel] ?? 0),
+    learned: percent(meanOf(beta)),
+    basis: `${Math.round(beta[0] + beta[1] - CHANNEL_WORTH)} items by the door`,
+    holds: 'shares',
+  }));
+  if (quality)
+    figures.push({
+      name: 'signs of one copy hang together, 0 to 1',
+      stated: String(EDITIONS[NEWEST_EDITION].quality.counterfeit),
+      learned: String(quality.counterfeit),
+      basis: 'what copies showed together',
+      holds: 'quality',
+    });
+  if (memory)
+    figures.push(
+      {
+        name: 'how well copies are made counts half after',
+        stated: months(rules.halfLifeMonths),
+        learned: months(memory.shares),
+        basis: 'what was foreseen of each quarter',
+        holds: 'memory',
+      },
+      {
+        name: 'what copies get wrong counts half after',
+        stated: months(rules.halfLifeMonths),
+        learned: months(memory.chances),
+        basis: 'what was foreseen of each quarter',
+        holds: 'memory',
+      },
+    );
+  if (releases)
+    figures.push({
+      name: 'releases differ among themselves',
+      stated: 'no',
+      learned: releases.worth === null ? 'no' : `the kind is worth ${releases.worth} items`,
+      basis: 'what was foreseen of later items',
+      holds: 'releases',
+    });
+  if (truthErrors)
+    figures.push({
+      name: 'confirmed truths that are wrong',
+      stated: '0 %',
+      learned: truthErrors.applied ? percent(truthErrors.rate) : 'not asked yet',
+      basis: truthErrors.applied ? 'truths against what was seen' : 'from 200 confirmed cases on',
+      holds: 'truthErrors',
+    });
+  for (const [id, { missed, false: wrong, doubles }] of Object.entries(checkers?.people ?? {}))
+    figures.push({
+      name: `${peopleNames[id] ?? id} records the other outcome`,
+      stated: '3 %',
+      learned: missed === wrong ? percent(missed) : `${percent(missed)} missed, ${percent(wrong)} the reverse`,
+      basis: `${doubles} double answers${checkers?.applied ? '' : '; applied from 200 on'}`,
+      holds: 'checkers',
+    });
+  return figures;
+}
+
+/** The house's held figures with one more held at what is stated, or one let go. */
+export function holding(rules: HouseRules, what: keyof Frozen, held: boolean): HouseRules {
+  const { [what]: _, ...rest } = rules.frozen ?? {};
+  const { frozen: __, ...others } = rules;
+  const stated: Required<Frozen> = {
+    quality: EDITIONS[NEWEST_EDITION].quality,
+    shares: true,
+    truthErrors: 0,
+    memory: true,
+    releases: true,
+    checkers: true,
+  };
+  const frozen = held ? { ...rest, [what]: stated[what] } : rest;
+  return Object.keys(frozen).length > 0 ? { ...others, frozen } : others;
+}

@@ -1,0 +1,142 @@
+import type { CheckDefinition } from '../../checks/check';
+import { addDays, type Day } from '../../dates/day';
+import type { Beta, PerClass } from '../classes';
+import type { ConfirmedCase, SealedCase } from '../confirmedCase';
+import type { HouseRules } from '../houseRules';
+import { CHANNEL_WORTH, SELLER_WORTH } from '../prior';
+import { UNRELATED } from '../quality';
+import type { LearnedStrand, TellStatistics } from '../statistics';
+import { type CaseTable, caseTable, DAYS_A_MONTH } from './caseTable';
+import { weightOfCase } from './caseWeight';
+import { type Fitted, maximiseExpectation } from './em';
+import { fadeOf } from './fade';
+import { CLASSES, firstFit, type Stated, statedCounts } from './fit';
+import { noticeGeneration } from './generation';
+import { chooseQuality } from './hangingTogether';
+import { knownShifts } from './knownShifts';
+import { chooseMemory } from './memory';
+import { learnReleases } from './releases';
+import { type CheckedTwice, slipRates } from './slipRates';
+
+/** From so many confirmed truths on they may be found wrong; before, wrong chances would pass for wrong truths. */
+const TRUTHS_TO_DOUBT = 200;
+
+/** What is chosen among a few values is chosen on so many of the newest cases. */
+const TO_CHOOSE = 1500;
+
+const FIRST_ROUNDS = 8;
+const LAST_ROUNDS = 12;
+
+function strandsOf({ checks, strands }: CaseTable, stated: Stated, { fit, tally }: Fitted): TellStatistics['strands'] {
+  const sumOf = (counts: Float64Array, s: number) => {
+    const width = counts.length / strands.length;
+    return counts.subarray(s * width, (s + 1) * width).reduce((a, b) => a + b, 0);
+  };
+  const share = (value: number, [yes, no]: Beta, more: number): Beta => {
+    const worth = yes + no + more;
+    return [value * worth, (1 - value) * worth];
+  };
+  return Object.fromEntries(
+    strands.map((strand, s): [string, LearnedStrand] => {
+      const offDay = share(fit.offDay[s] as number, stated.offDay, sumOf(tally.usual, s) + sumOf(tally.offDay, s));
+      const well = share(fit.wellCopied[s] as number, stated.wellCopied, sumOf(tally.well, s) + sumOf(tally.poorly, s));
+      const betas = checks.flatMap((check, i): [string, PerClass<Beta>][] => {
+        if (check.strand !== strand) return [];
+        const beta = (of: number): Beta => {
+          const at = of * checks.length + i;
+          return [
+            (stated.differs[at] as number) + (tally.differs[at] as number),
+            (stated.agrees[at] as number) + (tally.agrees[at] as number),
+          ];
+        };
+        return [
+          [check.id, Object.fromEntries(CLASSES.map((name, of) => [name, beta(of)])) as unknown as PerClass<Beta>],
+        ];
+      });
+      return [strand, { mix: { offDay, wellCopied: well }, checks: Object.fromEntries(betas) }];
+    }),
+  );
+}
+
+function sharesOf({ channels, sellers }: CaseTable, { fit, tally }: Fitted): TellStatistics['shares'] {
+  const beta = (share: number, worth: number): Beta => [share * worth, (1 - share) * worth];
+  return {
+    channels: Object.fromEntries(
+      channels.map((name, i) => [
+        name,
+        beta(fit.channels[i] as number, CHANNEL_WORTH + (tally.channelCases[i] as number)),
+      ]),
+    ),
+    sellers: Object.fromEntries(
+      sellers.map((name, i) => [name, beta(fit.sellers[i] as number, SELLER_WORTH + (tally.sellerCases[i] as number))]),
+    ),
+  };
+}
+
+/**
+ * What sealed cases teach about the checks of one kind of goods: shares and chances of the hidden classes, how far
+ * the strands of a copy hang together, how many of what comes by the door are copies, how often truths err. What is
+ * stated counts as cases of its own. Those without a truth count by what they probably are.
+ *
+ * @param cases of that kind; counterfeits fade
+ * @param checks every check that may have been answered
+ * @param asOf the day from which ages are counted
+ * @param doubles answers of two people to the same checks, of any kind
+ */
+export function learn(
+  kind: string,
+  cases: SealedCase[],
+  checks: CheckDefinition[],
+  rules: HouseRules,
+  asOf: Day,
+  doubles: CheckedTwice[] = [],
+): TellStatistics {
+  const gathered = caseTable(checks, asOf);
+  for (const each of cases) gathered.add(each);
+  const table = gathered.table();
+  const stated = statedCounts(table.checks, rules);
+  const confirmed = cases.filter((each): each is ConfirmedCase => each.truth !== null);
+  const weight = (goods: string) =>
+    confirmed
+      .filter(({ truth }) => truth.goods === goods)
+      .reduce((sum, each) => sum + weightOfCase(each, asOf, rules), 0);
+  const all = Uint32Array.from({ length: table.cases }, (_, i) => i);
+  const learnErrors = confirmed.length >= TRUTHS_TO_DOUBT;
+  const fade = fadeOf(table, { shares: rules.halfLifeMonths, chances: rules.halfLifeMonths });
+  const few = { table, stated, fade, cases: newest(table, TO_CHOOSE), learnErrors };
+  const first = maximiseExpectation(few, firstFit(table, stated, UNRELATED), FIRST_ROUNDS);
+  const { quality, fit } = chooseQuality(few, first);
+  const memory = chooseMemory(few, fit);
+  const generation = noticeGeneration(few, fit, memory);
+  const task = { ...few, fade: fadeOf(table, memory), cases: all };
+  const { releases, fitted } = learnReleases(
+    task,
+    { ...task, cases: few.cases },
+    maximiseExpectation(task, fit, LAST_ROUNDS),
+  );
+  return {
+    id: kind,
+    asOf,
+    edition: 2,
+    genuine: weight('genuine'),
+    counterfeit: weight('counterfeit'),
+    unconfirmed: cases.length - confirmed.length,
+    strands: strandsOf(table, stated, fitted),
+    shifts: knownShifts(confirmed, asOf, rules),
+    quality,
+    memory,
+    releases,
+    ...(generation === null ? {} : { generation: addDays(asOf, -Math.round(generation * DAYS_A_MONTH)) }),
+    shares: sharesOf(table, fitted),
+    checkers: slipRates(doubles),
+    truthErrors: { rate: fitted.fit.truthErrors, applied: learnErrors },
+  };
+}
+
+/** The newest cases, at most so many. */
+function newest({ months, cases }: CaseTable, most: number): Uint32Array {
+  const order = Array.from({ length: cases }, (_, i) => i).sort(
+    (a, b) => (months[a] as number) - (months[b] as number),
+  );
+  return Uint32Array.from(order.slice(0, most));
+}
