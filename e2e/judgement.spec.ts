@@ -70,6 +70,13 @@ test('house rules show what they would have done, and warn before they decide no
   await page.getByRole('button', { name: 'Go back' }).click();
   await page.getByLabel('weaker evidence than this decides nothing').fill('6');
   await expect(shown.getByRole('alert')).toHaveCount(0);
+  const learned = page.getByRole('region', { name: 'Learned from sealed cases' });
+  const row = learned.getByRole('row', { name: /hang together/ });
+  await expect(row).toContainText('0.35');
+  await row.getByRole('checkbox').check();
+  await expect(page.getByRole('button', { name: /^Save rules/ })).toBeEnabled();
+  await expect(shown).toContainText('The last 100 confirmed cases');
+  await row.getByRole('checkbox').uncheck();
   await page.getByLabel('leaving it undecided').fill('99999');
   await expect(page.getByRole('alert').filter({ hasText: 'from 0.001 to 10000' })).toBeVisible();
 });

@@ -1,7 +1,8 @@
 'use client';
 import type { Circumstances } from '@/core/casefile/events/circumstancesStated';
 import { Choice } from '../controls/Choice';
-import { CHANNELS, CONDITIONS, HOLDINGS, PACKAGINGS } from './circumstances';
+import { CONDITIONS, HOLDINGS, ORIGINS, PACKAGINGS, REFERENCE, withOrigin, withSeller } from './circumstances';
+import { SellerField } from './SellerField';
 
 /** Where the item came from and what there is of it. */
 export function CircumstanceChoices({
@@ -17,10 +18,10 @@ export function CircumstanceChoices({
     <div className="flex flex-wrap gap-1.5">
       <Choice
         label="Channel"
-        value={value.channel}
-        options={CHANNELS}
+        value={value.reference ? REFERENCE : value.channel}
+        options={ORIGINS}
         disabled={disabled}
-        onChange={(channel) => onChange({ ...value, channel })}
+        onChange={(origin) => onChange(withOrigin(value, origin))}
       />
       <Choice
         label="Condition"
@@ -42,6 +43,12 @@ export function CircumstanceChoices({
         options={PACKAGINGS}
         disabled={disabled}
         onChange={(packaging) => onChange({ ...value, packaged: packaging === 'packaged' })}
+      />
+      <SellerField
+        key={value.seller}
+        seller={value.seller ?? ''}
+        disabled={disabled}
+        onChange={(seller) => onChange(withSeller(value, seller))}
       />
     </div>
   );

@@ -3,6 +3,7 @@ import { clsx } from 'clsx';
 import Link from 'next/link';
 import { useState } from 'react';
 import type { KindDefinition } from '@/core/checks/check';
+import { formatDay } from '@/core/dates/day';
 import type { CheckRecord, CheckVerdict, Tally } from '@/core/judgement/checkRecord';
 import { ListLine } from '../controls/ListLine';
 import { useListKeys } from '../controls/useListKeys';
@@ -34,7 +35,7 @@ export function CheckList({
   kind: KindDefinition;
   kinds: { id: string; name: string }[];
   records: CheckRecord[];
-  learned: { genuine: number; counterfeit: number; asOf: string } | null;
+  learned: { genuine: number; counterfeit: number; unconfirmed?: number; generation?: string; asOf: string } | null;
   agreement: { quarter: string; pairs: number; kappa: number | null }[];
 }) {
   const [only, setOnly] = useState<CheckVerdict | null>(null);
@@ -87,7 +88,7 @@ export function CheckList({
         })}
         <p className="text-[13px] text-soft">
           {learned
-            ? `Learned from ${learned.genuine.toFixed(0)} genuine and ${learned.counterfeit.toFixed(0)} counterfeit items by weight; counterfeits fade.`
+            ? `Learned from ${learned.genuine.toFixed(0)} genuine and ${learned.counterfeit.toFixed(0)} counterfeit items by weight${learned.unconfirmed ? ` and ${learned.unconfirmed} that nobody confirmed` : ''}; copies of another generation ${learned.generation ? `are noticed since ${formatDay(learned.generation)}` : 'were not noticed'}.`
             : 'No case of this kind is confirmed yet; what is stated stands.'}
           {agreement.length > 0 &&
             ` Two people agree, by quarter: ${agreement

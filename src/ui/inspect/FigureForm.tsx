@@ -9,7 +9,7 @@ import { sidesWords } from './pairWords';
 import type { Found } from './useFound';
 
 /** So many tolerances from what is expected, a figure is more likely a slip of the fingers than a measure. */
-const SLIP = 15;
+const SLIP = 5;
 
 /** Go to the field, with the digit that was pressed or with what stands there. */
 export type Begin = (digit?: string) => void;

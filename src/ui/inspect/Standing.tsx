@@ -1,6 +1,7 @@
 'use client';
 import type { ReactNode } from 'react';
 import { formatShareAgainst } from '@/core/judgement/decide';
+import type { Leaning } from '@/core/judgement/leaning';
 import {
   findingWords,
   forAndAgainst,
@@ -37,6 +38,32 @@ function Weights({ title, weights }: { title: string; weights: CheckWeight[] }) 
     </div>
   );
 }
+
+const LEANS: [keyof Leaning, string][] = [
+  ['prior', 'before'],
+  ['codes', 'codes'],
+  ['grave', 'grave signs'],
+  ['signs', 'other signs'],
+];
+
+/** What the odds rest on; each figure is what taking it away would change. */
+function LeansOn({ leaning }: { leaning: Leaning }) {
+  return (
+    <section aria-label="What the odds on the goods rest on">
+      <h3 className="text-[13px] text-soft">The odds on the goods rest on, dban</h3>
+      <dl className="grid grid-cols-4">
+        {LEANS.map(([part, name]) => (
+          <div key={part}>
+            <dt className="text-[13px] text-soft">{name}</dt>
+            <dd className="font-mono text-[15px]">{signed(leaning[part])}</dd>
+          </div>
+        ))}
+      </dl>
+    </section>
+  );
+}
+
+const signed = (weight: number): string => formatWeight(weight).replace(/\s*dban$/u, '');
 
 /** Why a question is not decided, or not better. */
 function Reasons({ reasons }: { reasons: string[] }) {
@@ -143,6 +170,7 @@ export function Standing({ onNext }: { onNext: (check: string) => void }) {
           <Reasons reasons={packaging.reasons.filter((reason) => !goods.reasons.includes(reason))} />
         </Question>
       )}
+      <LeansOn leaning={assessment.leaning} />
       <ThreeReadings />
       <Weights title="Speaks for the goods" weights={speaksFor} />
       <Weights title="Speaks against them" weights={speaksAgainst} />

@@ -1,5 +1,6 @@
 'use client';
 import { useImperativeHandle, useRef, useState } from 'react';
+import { oneSlip } from '@/core/checks/oneSlip';
 import { outcomeOf } from '@/core/checks/outcome';
 import { Button, Key } from '../controls/Button';
 import { MarkSign } from '../marks/MarkSign';
@@ -10,6 +11,9 @@ export function WordsForm({ finding, found, blind, begin }: FormProps) {
   const { check } = finding;
   const { answer } = check;
   const [text, setText] = useState(blind ? '' : (finding.text ?? ''));
+  const [trouble, setTrouble] = useState('');
+  /** The text that the person was asked about. */
+  const entered = useRef<string | null>(null);
   const field = useRef<HTMLInputElement>(null);
   useImperativeHandle(begin, () => () => field.current?.focus());
   if (answer.form !== 'text') return null;
@@ -20,9 +24,19 @@ export function WordsForm({ finding, found, blind, begin }: FormProps) {
     <form
       onSubmit={(event) => {
         event.preventDefault();
-        if (text.trim() !== '') found.write(text.trim());
+        const typed = text.trim();
+        if (typed === '') return;
+        // A slip of the fingers would stand as a difference; meant is what is entered twice.
+        if (entered.current !== typed && answer.expected.some((each) => oneSlip(typed, each))) {
+          entered.current = typed;
+          setTrouble(`Does it really stand there as “${typed}”? Enter again keeps it; or type it anew.`);
+          field.current?.select();
+          return;
+        }
+        setTrouble('');
+        found.write(typed);
       }}
-      className="flex items-center gap-2"
+      className="flex flex-wrap items-center gap-2"
     >
       <input
         ref={field}
@@ -41,6 +55,11 @@ export function WordsForm({ finding, found, blind, begin }: FormProps) {
       <Button type="submit" look="act">
         Record <Key>Enter</Key>
       </Button>
+      {trouble && (
+        <p role="alert" className="w-full text-differs">
+          {trouble}
+        </p>
+      )}
     </form>
   );
 }

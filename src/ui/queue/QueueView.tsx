@@ -4,6 +4,7 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
+import { formatDay } from '@/core/dates/day';
 import type { CaseSummary } from '@/core/judgement/caseSummary';
 import { formatShareAgainst } from '@/core/judgement/decide';
 import { GOODS_WORDS, PACKAGING_WORDS } from '@/core/judgement/sentences';
@@ -178,6 +179,7 @@ export function QueueView({
   done,
   shelf,
   otherShelf,
+  generations,
   scanned,
   me,
   names,
@@ -190,6 +192,7 @@ export function QueueView({
   shelf: 'sealed' | 'closed';
   /** How many lie on the other shelf. */
   otherShelf: number;
+  generations: { kind: string; name: string; since: string }[];
   /** A scan that another view sent here, to open a case for. */
   scanned: string | null;
   /** Who is at the bench. */
@@ -258,6 +261,14 @@ export function QueueView({
             <ImportCase />
           </div>
         </div>
+        {generations.map(({ kind, name, since }) => (
+          <p key={kind} className="mb-2 border-l-4 border-doubt pl-2">
+            Copies of {name.toLowerCase()} look otherwise since {formatDay(since)}: what was learned before tells less.{' '}
+            <Link className="text-accent underline underline-offset-4" href={`/checks/${kind}`}>
+              See what its checks tell now
+            </Link>
+          </p>
+        ))}
         {open.lines.length > 0 ? (
           <>
             <Headings />

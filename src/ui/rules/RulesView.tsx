@@ -9,6 +9,7 @@ import { useMay } from '../people/Me';
 import { RecordTabs } from '../records/RecordTabs';
 import { post } from '../request';
 import { DecisionPart } from './DecisionPart';
+import { type LearnedKind, LearnedPart } from './LearnedPart';
 import { LossesPart } from './LossesPart';
 import { PreviewTable } from './PreviewTable';
 import { PriorsPart } from './PriorsPart';
@@ -20,10 +21,12 @@ export function RulesView({
   rules: kept,
   revision,
   kinds,
+  learned,
 }: {
   rules: HouseRules;
   revision: number;
   kinds: RequirableKind[];
+  learned: LearnedKind[];
 }) {
   const router = useRouter();
   const mayDo = useMay();
@@ -73,6 +76,7 @@ export function RulesView({
           <RequiredPart {...part} kinds={kinds} />
         </div>
         <PreviewTable preview={preview} changed={changed} />
+        <LearnedPart {...part} learned={learned} />
       </div>
       <Sheet open={warned} onOpenChange={setWarned} title="Save these rules all the same?">
         <ul className="mb-4 grid gap-2 text-differs">
