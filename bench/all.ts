@@ -3,7 +3,7 @@ import { allMet } from './bar';
 import { benchChains } from './chains';
 import { benchGrowth } from './growth';
 import { benchHand } from './hand';
-import { benchJudgement } from './judgement';
+import { benchJudgement } from './judgement/judgement';
 import { benchLabels } from './labels';
 import { benchLoad } from './load';
 import { benchMatch } from './match';
