@@ -17,7 +17,7 @@ const HELD_AGAINST = 100;
  */
 export function judgeAll(world: JudgementWorld, cases: DrawnCase[], parameters: Parameters, prior: number): number[] {
   const { rules, checks, plan } = world;
-  const gathered = caseTable(checks, TODAY);
+  const gathered = caseTable(checks, TODAY, new Set(world.classes.map((_, i) => `r${i}`)));
   for (const { sealed } of cases) gathered.add({ ...sealed, truth: null });
   const table = gathered.table();
   const ofRelease = new Float32Array(4 * table.releases.length * table.checks.length);

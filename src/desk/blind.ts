@@ -1,6 +1,7 @@
 import type { CaseEvent } from '@/core/casefile/event';
 import { fold } from '@/core/casefile/fold';
 import type { CaseFolder } from '@/core/judgement/grounds';
+import { ofRelease } from '@/core/judgement/learned';
 import { readCaseFolder } from './caseFolder';
 import type { Desk } from './desk';
 import { Refusal } from './refusal';
@@ -18,10 +19,16 @@ function untold(event: CaseEvent): CaseEvent {
   return { ...event, type: 'findingWithdrawn', body: { check: event.body.check } };
 }
 
-/** A case for somebody: whoever is asked for a blind opinion gets it without what others answered. */
-export function blindFolder(folder: CaseFolder, who: string | null): CaseFolder {
-  if (opinionAskedOf(folder, who) === null) return folder;
-  return { ...folder, events: folder.events.map(untold) };
+/**
+ * A case for somebody's screen: whoever is asked for a blind opinion gets it without what others answered, and nobody
+ * gets what was learned of other releases.
+ */
+export function folderFor(folder: CaseFolder, who: string | null): CaseFolder {
+  const { statistics, release } = folder.grounds;
+  const own = statistics && { ...statistics, body: ofRelease(statistics.body, release?.id ?? null) };
+  const grounds = { ...folder.grounds, statistics: own };
+  if (opinionAskedOf(folder, who) === null) return { ...folder, grounds };
+  return { ...folder, grounds, events: folder.events.map(untold) };
 }
 
 /**

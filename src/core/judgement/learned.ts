@@ -25,6 +25,14 @@ export function betasOf(
   return { usual: within('usual'), offDay: within('offDay'), well: within('well'), poorly: within('poorly') };
 }
 
+/** Statistics without what was seen on other releases: all that a case of one release is weighed by. */
+export function ofRelease(statistics: TellStatistics, release: string | null): TellStatistics {
+  const { releases } = statistics;
+  const own = release === null ? undefined : releases?.counts[release];
+  if (!releases) return statistics;
+  return { ...statistics, releases: { ...releases, counts: release !== null && own ? { [release]: own } : {} } };
+}
+
 /** What is known of a strand's classes now. */
 export function mixOf(strand: string, rules: HouseRules, statistics: TellStatistics | null): ClassMix<Beta> {
   return statistics?.strands[strand]?.mix ?? statedMix(rules);

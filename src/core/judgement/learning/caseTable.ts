@@ -82,8 +82,13 @@ class Index {
  *
  * @param checks every check that may have been answered; findings of others are left out
  * @param asOf the day from which ages are counted
+ * @param toldApart releases that are told from their kind; others are taken for the kind
  */
-export function caseTable(checks: CheckDefinition[], asOf: Day): { add(each: SealedCase): void; table(): CaseTable } {
+export function caseTable(
+  checks: CheckDefinition[],
+  asOf: Day,
+  toldApart: ReadonlySet<string>,
+): { add(each: SealedCase): void; table(): CaseTable } {
   const strands = [...new Set(checks.map(({ strand }) => strand))];
   const ordered = strands.flatMap((strand) => checks.filter((check) => check.strand === strand));
   const place = new Map(ordered.map(({ id }, i) => [id, i]));
@@ -126,7 +131,7 @@ export function caseTable(checks: CheckDefinition[], asOf: Day): { add(each: Sea
       const { channel, seller, reference } = circumstances;
       columns.channel.push(channels.of(channel));
       columns.seller.push(seller ? sellers.of(`${channel}/${seller}`) : -1);
-      columns.release.push(release === null ? -1 : releases.of(release));
+      columns.release.push(release !== null && toldApart.has(release) ? releases.of(release) : -1);
       columns.door.push(reference ? 0 : 1);
     },
     table: () => ({

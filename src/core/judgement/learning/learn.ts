@@ -24,6 +24,9 @@ const TRUTHS_TO_DOUBT = 200;
 /** What is chosen among a few values is chosen on so many of the newest cases. */
 const TO_CHOOSE = 1500;
 
+/** Releases that are told from their kind, at most. */
+const MOST_RELEASES = 1000;
+
 const FIRST_ROUNDS = 8;
 const LAST_ROUNDS = 12;
 
@@ -91,7 +94,7 @@ export function learn(
   asOf: Day,
   doubles: CheckedTwice[] = [],
 ): TellStatistics {
-  const gathered = caseTable(checks, asOf);
+  const gathered = caseTable(checks, asOf, oftenMet(cases));
   for (const each of cases) gathered.add(each);
   const table = gathered.table();
   const stated = statedCounts(table.checks, rules);
@@ -131,6 +134,14 @@ export function learn(
     checkers: slipRates(doubles),
     truthErrors: { rate: fitted.fit.truthErrors, applied: learnErrors },
   };
+}
+
+/** Releases of which enough cases were sealed to tell them from their kind; those met most often where there are many. */
+function oftenMet(cases: SealedCase[]): Set<string> {
+  const met = new Map<string, number>();
+  for (const { release } of cases) if (release !== null) met.set(release, (met.get(release) ?? 0) + 1);
+  const often = [...met].filter(([, count]) => count > 1).sort((a, b) => b[1] - a[1]);
+  return new Set(often.slice(0, MOST_RELEASES).map(([release]) => release));
 }
 
 /** The newest cases, at most so many. */

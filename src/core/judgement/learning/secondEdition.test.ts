@@ -11,6 +11,7 @@ import { drawIntervals } from '../draws';
 import { EDITIONS } from '../edition';
 import { evidenceOf, shareOf } from '../evidence';
 import type { HouseRules } from '../houseRules';
+import { ofRelease } from '../learned';
 import { misfit } from '../misfit';
 import { parametersOf } from '../parameters';
 import { priorOf } from '../prior';
@@ -138,6 +139,9 @@ describe('learning, second edition', () => {
       parametersOf(rules, different).differs({ check: check('a1'), mark: 'differs', problems: [], releaseId }).usual;
     expect(differs('r0')).toBeGreaterThan(0.25);
     expect(differs('r1')).toBeLessThan(0.1);
+    // A case needs what was learned of its own release alone.
+    expect(Object.keys(ofRelease(different, 'r1').releases?.counts ?? {})).toEqual(['r1']);
+    expect(ofRelease(different, null).releases).toEqual({ worth: different.releases?.worth, counts: {} });
     expect(learned(sealed(0.9, { count: 600, releases: 3 })).releases).toEqual({ worth: null, counts: {} });
   });
   it('forgets what copyists have learned since, and nothing where they have not', () => {

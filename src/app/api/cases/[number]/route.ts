@@ -1,4 +1,4 @@
-import { blindFolder } from '@/desk/blind';
+import { folderFor } from '@/desk/blind';
 import { readCaseFolder } from '@/desk/caseFolder';
 import { atDesk, respond } from '../../respond';
 
@@ -7,6 +7,6 @@ export async function GET(_: Request, { params }: { params: Promise<{ number: st
   const { number } = await params;
   return respond(async () => {
     const { desk, me } = await atDesk();
-    return blindFolder(await readCaseFolder(desk, number), me.id);
+    return folderFor(await readCaseFolder(desk, number), me.id);
   });
 }
