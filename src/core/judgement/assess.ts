@@ -25,6 +25,7 @@ import { type Gain, rankGains } from './nextCheck';
 import { parametersOf } from './parameters';
 import { priorOf } from './prior';
 import { type ChainReading, type OneFaultReading, partingSentence, readChain, readOneFault } from './readings';
+import { type SecondEyes, secondEyes } from './secondEyes';
 import { type Weighing, weigh } from './weigh';
 import { genuineShare, type State, statesOf } from './worlds';
 
@@ -58,6 +59,8 @@ export interface Assessment {
   /** Doubtful answers by what a clear one would be worth. */
   secondLooks: Gain[];
   leaning: Leaning;
+  /** The answer that is most worth another person's; null while nobody's slips are known. */
+  secondEyes: SecondEyes | null;
   /** True where nothing that is left can move the weighing across a threshold. */
   settled: boolean;
 }
@@ -128,6 +131,7 @@ export function assess(file: CaseFile, grounds: Grounds, options: { draws?: numb
     quick: [...new Set([...missing.map(({ check }) => check.id), ...quickPass(ranked, evidence, limits)])],
     flips: nearestFlips(evidence, weighing, limits),
     secondLooks: secondLooks(findings, evidence),
+    secondEyes: secondEyes(evidence, { rules, statistics, edition }),
     leaning: leaningOf(findings, evidence, counterfeit),
     settled: isSettled(findings, evidence, limits),
   };

@@ -1,6 +1,6 @@
 import { type Finding, withinTolerance } from '../checks/finding';
 import { type Evidence, logsOf, pieceOf } from './evidence';
-import { updateAll } from './hypotheses';
+import { type Hypotheses, updateAll } from './hypotheses';
 import { likelihoods, multiply, productsOf } from './strandLikelihood';
 
 /** What looking at one open check is expected to tell about the goods. */
@@ -41,6 +41,31 @@ function possibleOutcomes(finding: Finding, even: boolean): Possible[] {
 
 const entropy = (p: number): number => (p <= 0 || p >= 1 ? 0 : -p * Math.log2(p) - (1 - p) * Math.log2(1 - p));
 
+/**
+ * Expected drop in the entropy of “genuine”.
+ *
+ * @param joint for each outcome, how likely it is under each hypothesis; columns need not sum to 1
+ * @param before P of each hypothesis
+ */
+export function informationOf(joint: Float64Array[], before: Float64Array, hypotheses: Hypotheses): number {
+  // Grid densities do not sum to 1, so each hypothesis' column is normalised before it is used as a distribution.
+  const columns = new Float64Array(hypotheses.count);
+  for (const row of joint)
+    for (let at = 0; at < row.length; at++) columns[at] = (columns[at] as number) + (row[at] as number);
+  let [expected, genuineBefore] = [0, 0];
+  for (const row of joint) {
+    let [genuine, total] = [0, 0];
+    for (let at = 0; at < row.length; at++) {
+      const p = ((row[at] as number) * (before[at] as number)) / (columns[at] as number);
+      total += p;
+      if (at < hypotheses.from.transplanted) genuine += p;
+    }
+    genuineBefore += genuine;
+    if (total > 0) expected += total * entropy(genuine / total);
+  }
+  return Math.max(0, entropy(genuineBefore) - expected);
+}
+
 /** Expected drop in the entropy of “genuine”, exact over the hypotheses and the classes of the check's strand. */
 function expectedBits(finding: Finding, evidence: Evidence, before: Float64Array): number {
   const { parameters, rules, hypotheses } = evidence;
@@ -49,32 +74,14 @@ function expectedBits(finding: Finding, evidence: Evidence, before: Float64Array
   const seen = evidence.strands.get(strand)?.products ?? productsOf([]);
   const base = likelihoods(seen, shares);
   const joint: Float64Array[] = [];
-  const columns = new Float64Array(hypotheses.count);
   for (const { finding: outcome, values } of possibleOutcomes(finding, parameters.shift(finding) === null)) {
     const piece = pieceOf(outcome, parameters, rules);
     if (!piece) continue;
     const after = likelihoods(multiply(seen, piece), shares);
-    for (let at = 0; at < after.length; at++) {
-      after[at] = ((after[at] as number) * values) / (base[at] as number);
-      columns[at] = (columns[at] as number) + (after[at] as number);
-    }
+    for (let at = 0; at < after.length; at++) after[at] = ((after[at] as number) * values) / (base[at] as number);
     joint.push(after);
   }
-  // Grid densities do not sum to 1, so each hypothesis' column is normalised before it is used as a distribution.
-  let expected = 0;
-  const genuineEnd = hypotheses.from.transplanted;
-  let genuineBefore = 0;
-  for (const row of joint) {
-    let [genuine, total] = [0, 0];
-    for (let at = 0; at < row.length; at++) {
-      const p = ((row[at] as number) * (before[at] as number)) / (columns[at] as number);
-      total += p;
-      if (at < genuineEnd) genuine += p;
-    }
-    genuineBefore += genuine;
-    if (total > 0) expected += total * entropy(genuine / total);
-  }
-  return Math.max(0, entropy(genuineBefore) - expected);
+  return informationOf(joint, before, hypotheses);
 }
 
 /**

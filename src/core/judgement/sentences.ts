@@ -157,6 +157,12 @@ export function verdictSentences(file: CaseFile, assessment: Assessment): Verdic
     const more = open.length > names.length ? ` and ${open.length - names.length} more` : '';
     sentences.push({ about: 'open', text: `Not looked at: ${names.join(', ')}${more}.` });
   }
+  const { secondEyes } = assessment;
+  if (secondEyes && secondEyes.bits >= 0.01 && secondEyes.bitsPerMinute > (assessment.gains[0]?.bitsPerMinute ?? 0))
+    sentences.push({
+      about: 'open',
+      text: `Another pair of eyes on “${secondEyes.finding.check.name}” would tell more than any check that is left.`,
+    });
   const limits = [
     file.circumstances.inHand ? '' : 'only pictures were seen',
     file.circumstances.packaged ? '' : 'there was no packaging',

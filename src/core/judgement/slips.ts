@@ -1,4 +1,5 @@
 import type { Finding } from '../checks/finding';
+import { likelyAtLeast } from './classes';
 import type { Edition } from './edition';
 import type { TellStatistics } from './statistics';
 
@@ -22,6 +23,34 @@ export interface CheckerSlips {
 
 const asItIs = (chance: number): number => chance;
 
+/** P(it really differs), of a chance that was learned from what everybody recorded. */
+const really = (chance: number, { missed, false: wrong }: CheckerSlips['average']): number =>
+  Math.min(1, Math.max(0, (chance - wrong) / (1 - missed - wrong)));
+
+/** P(recorded so | it really is so). */
+const recorded = (
+  differs: boolean,
+  isSo: boolean,
+  { missed, false: wrong }: Pick<Slips, 'missed' | 'false'>,
+): number => (isSo ? (differs ? 1 - missed : missed) : differs ? wrong : 1 - wrong);
+
+/**
+ * P(one person recorded the one thing, and somebody else of average care will record the other), of a chance to
+ * differ as it was learned.
+ */
+export function recordedTwice(
+  { average }: CheckerSlips,
+  first: Pick<Slips, 'missed' | 'false'>,
+  [one, other]: [one: boolean, other: boolean],
+  chance: number,
+): number {
+  const differs = really(chance, average);
+  return (
+    differs * recorded(one, true, first) * recorded(other, true, average) +
+    (1 - differs) * recorded(one, false, first) * recorded(other, false, average)
+  );
+}
+
 /**
  * Turns a chance to differ, as it was learned from what everybody recorded, into that of this person's records: some
  * take what differs for agreeing, or the reverse, more often than others.
@@ -38,9 +67,8 @@ export function recordedBy(
   const own = by === undefined ? undefined : checkers?.people[by];
   if (!checkers?.applied || !own) return asItIs;
   const { average } = checkers;
-  const tells = 1 - average.missed - average.false;
   return (chance) => {
-    const really = Math.min(1, Math.max(0, (chance - average.false) / tells));
-    return Math.min(0.999, Math.max(0.001, really * (1 - own.missed) + (1 - really) * own.false));
+    const differs = really(chance, average);
+    return likelyAtLeast(differs * recorded(true, true, own) + (1 - differs) * recorded(true, false, own));
   };
 }

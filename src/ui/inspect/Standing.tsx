@@ -144,7 +144,7 @@ export function ThreeReadings({ said = true }: { said?: boolean }) {
 export function Standing({ onNext }: { onNext: (check: string) => void }) {
   const { file } = useCaseBook();
   const { assessment } = useStanding();
-  const { goods, packaging, gains, settled, waitsFor, findings, weighing, secondLooks } = assessment;
+  const { goods, packaging, gains, settled, waitsFor, findings, weighing, secondLooks, secondEyes } = assessment;
   const [doubtful] = secondLooks;
   const { speaksFor, speaksAgainst } = forAndAgainst(assessment);
   const [next] = gains;
@@ -197,6 +197,12 @@ export function Standing({ onNext }: { onNext: (check: string) => void }) {
             </p>
             {settled && waitsFor.length === 0 && (
               <p className="mt-1.5">Nothing that is left can change the decision on the goods.</p>
+            )}
+            {secondEyes && secondEyes.bits >= 0.01 && secondEyes.bitsPerMinute > next.bitsPerMinute && (
+              <p className="mt-1.5">
+                Another pair of eyes on “{secondEyes.finding.check.name}” would tell more than the next check:{' '}
+                {secondEyes.bits.toFixed(2)} bits.
+              </p>
             )}
             {doubtful && doubtful.bits >= 0.01 && (
               <p className="mt-1.5 text-[13px] text-soft">

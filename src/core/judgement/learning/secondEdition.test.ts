@@ -15,6 +15,7 @@ import { ofRelease } from '../learned';
 import { misfit } from '../misfit';
 import { parametersOf } from '../parameters';
 import { priorOf } from '../prior';
+import { secondEyes } from '../secondEyes';
 import type { CheckerSlips } from '../slips';
 import type { TellStatistics } from '../statistics';
 import { learn } from './learn';
@@ -247,6 +248,32 @@ describe('slips of checkers', () => {
         ),
       ),
     );
+  });
+});
+
+describe('another pair of eyes', () => {
+  const pairsOf = (slips: number) =>
+    Array.from({ length: 400 }, (_, i) => {
+      const differs = i % 4 === 0;
+      const slipped = i % Math.round(1 / slips) === 0;
+      return { first: { by: 'a', differs: differs !== slipped }, second: { by: i % 2 ? 'b' : 'c', differs } };
+    });
+  const findings = CHECKS.slice(0, 3).map(
+    (each, i): Finding => ({ check: each, mark: i === 0 ? 'differs' : 'agrees', problems: [], by: 'a' }),
+  );
+  const eyes = (slips: number | null) => {
+    const statistics = learned(sealed(0.5, { count: 300 }), rules, slips === null ? [] : pairsOf(slips));
+    return secondEyes(evidenceOf(findings, 0.3, rules, parametersOf(rules, statistics)), {
+      rules,
+      statistics,
+      edition: EDITIONS[2],
+    });
+  };
+  it('is worth the more the more often the first one slips, and is not asked for while that is not known', () => {
+    expect(eyes(null)).toBeNull();
+    const [careless, careful] = [eyes(0.2), eyes(0.02)];
+    expect(careless?.bits).toBeGreaterThan((careful?.bits ?? 1) * 1.15);
+    expect(careless?.finding.check.id).toBe('a1');
   });
 });
 
