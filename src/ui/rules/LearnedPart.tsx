@@ -42,7 +42,7 @@ export function LearnedPart({ rules, onChange, learned }: RulesPartProps & { lea
               <th scope="col" className="w-44 font-normal">
                 learned
               </th>
-              <th scope="col" className="font-normal max-md:hidden">
+              <th scope="col" className="font-normal max-lg:hidden">
                 from
               </th>
               <th scope="col" className="w-52 font-normal">
@@ -60,7 +60,7 @@ export function LearnedPart({ rules, onChange, learned }: RulesPartProps & { lea
                   </th>
                   <td className={held ? 'font-semibold' : ''}>{stated}</td>
                   <td className={held ? 'text-soft line-through' : 'font-semibold'}>{found}</td>
-                  <td className="text-[13px] text-soft max-md:hidden">{basis}</td>
+                  <td className="text-[13px] text-soft max-lg:hidden">{basis}</td>
                   <td>
                     <Tick label="as stated" checked={held} onChange={(next) => onChange(holding(rules, holds, next))} />
                   </td>
