@@ -10,13 +10,17 @@ export const FIELD_LIMIT = 400;
  * @example cleanText('９５２\u200b 01 ') // '952 01'
  */
 export function cleanText(raw: string): string {
-  return raw
-    .replace(/(?<=\d)(?=[¼½¾⅐-⅞])/gu, ' ')
-    .normalize('NFKC')
-    .replace(/⁄/gu, '/')
-    .replace(/\s+/gu, ' ')
-    .replace(/[\p{Cc}\p{Cf}]/gu, '')
-    .trim();
+  return (
+    raw
+      .replace(/(?<=\d)(?=[¼½¾⅐-⅞])/gu, ' ')
+      // A mark behind a name is no letter of it.
+      .replace(/[™®©℠]/gu, '')
+      .normalize('NFKC')
+      .replace(/⁄/gu, '/')
+      .replace(/\s+/gu, ' ')
+      .replace(/[\p{Cc}\p{Cf}]/gu, '')
+      .trim()
+  );
 }
 
 /** The same without accents, so that `Février` and `FEVRIER` meet; case is kept. */

@@ -37,6 +37,12 @@ describe('GS1 element strings', () => {
       ['10', 'AB(12)3'],
       ['21', '7'],
     ]);
+    const none = readElements(`(01)${GTIN}(9999)x(21)7`, TODAY);
+    expect(none.elements?.map(({ ai, value }) => [ai, value])).toEqual([
+      ['01', GTIN],
+      ['21', '7'],
+    ]);
+    expect(none.notes?.join()).toMatch(/\(9999\)x.*no identifier/);
     const unknown = readElements(`01${GTIN}4399XY${FNC1}217`, TODAY);
     expect(unknown.elements?.map(({ ai }) => ai)).toEqual(['01', '4399', '21']);
     expect(unknown.notes?.join()).toMatch(/4399.*not in the table/);

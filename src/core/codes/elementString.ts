@@ -154,6 +154,7 @@ function bracketed(raw: string): Pairs {
   );
   if (marks[0]?.index !== 0) return { at: 0, sentence: 'An identifier in brackets was expected at position 1.' };
   const pairs: Pair[] = [];
+  const notes: string[] = [];
   let from = 0;
   for (let i = 0; i < marks.length; i++) {
     const mark = marks[i] as RegExpMatchArray;
@@ -178,13 +179,23 @@ function bracketed(raw: string): Pairs {
           ))
       );
     };
-    const end = ends.find(sound) ?? (ends[0] as number);
+    // A value of one length ends there, whatever stands in the next brackets.
+    const bracket = raw.indexOf('(', start);
+    const whole =
+      known !== undefined && known.min === known.max && bracket > 0 && misform(known, ai, valueTo(bracket)) === null;
+    const end = ends.find(sound) ?? (whole ? bracket : (ends[0] as number));
     pairs.push([ai, valueTo(end)]);
     from = end;
+    const next = marks.slice(i + 1).find(({ index }) => (index as number) >= end)?.index ?? raw.length;
+    if (whole && next > end)
+      notes.push(`“${raw.slice(end, next).slice(0, 20)}” begins with no identifier that there is`);
   }
   return {
     pairs,
-    notes: pairs.filter(([ai]) => !identifier(ai)).map(([ai]) => `(${ai}) is not in the table of identifiers`),
+    notes: [
+      ...pairs.filter(([ai]) => !identifier(ai)).map(([ai]) => `(${ai}) is not in the table of identifiers`),
+      ...notes,
+    ],
   };
 }
 

@@ -6,6 +6,9 @@ const ABBREVIATIONS: Record<string, string> = abbreviations;
 /** Words that join without adding meaning. */
 const FILLERS = new Set(['AND', 'THE']);
 
+/** What labels add to a name or leave out: whom it is for, and what sort of thing it is. */
+const ADDED = new Set(['MEN', 'MENS', 'WOMEN', 'WOMENS', 'LADIES', 'UNISEX', 'SHOE', 'SHOES']);
+
 /** Upper-case words without accents or punctuation, in their order. */
 function tokens(text: string): string[] {
   const plain = plainText(text)
@@ -28,12 +31,19 @@ export const searchWords = (raw: string): string[] => meaning(tokens(raw));
 
 /**
  * The form in which printed words are compared. Forgiven: case, accents, punctuation, “and”, the order of the
- * words, and the abbreviations in abbreviations.json.
+ * words, whom it is said to be for, and the abbreviations in abbreviations.json.
  *
  * @example wordsKey('Fog / Älder') === wordsKey('ALDER & FOG') // true
  */
 export function wordsKey(raw: string): string {
-  return meaning(tokens(raw)).sort().join(' ');
+  return said(tokens(raw)).sort().join(' ');
+}
+
+/** The words that tell a thing from others; all of them where nothing else is said. */
+function said(words: string[]): string[] {
+  const all = meaning(words);
+  const own = all.filter((word) => !ADDED.has(word));
+  return own.length > 0 ? own : all;
 }
 
 /**
@@ -53,7 +63,9 @@ export function forgiven(a: string, b: string): string[] | null {
     const full = ABBREVIATIONS[word];
     if (full && s.includes(word) !== t.includes(word)) reasons.push(`${word} for ${full}`);
   }
-  if (meaning(s).join(' ') !== meaning(t).join(' ')) reasons.push('order');
+  if (meaning(s).some((word) => ADDED.has(word)) !== meaning(t).some((word) => ADDED.has(word)))
+    reasons.push('whom it is for');
+  if (said(s).join(' ') !== said(t).join(' ')) reasons.push('order');
   const accents = /\p{M}/u;
   if (accents.test(x.normalize('NFD')) !== accents.test(y.normalize('NFD'))) reasons.push('accents');
   const letters = (text: string) => plainText(text).replace(/[^\p{L}]/gu, '');

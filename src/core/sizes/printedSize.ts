@@ -35,6 +35,9 @@ const SYSTEMS = namesOf(words.systems);
 const WEARERS = namesOf(words.wearers);
 const CHILDREN = namesOf(words.children);
 const LETTERS = namesOf(words.letters);
+/** Without accents, as words are looked up. */
+const plain = (word: string): string => word.normalize('NFD').replace(/\p{M}/gu, '');
+
 /** What stands before a size and is none: “Size”, “Pointure”. */
 const LABELS = new Set(words.labels.split(' '));
 const UNITS = new Map(
@@ -68,7 +71,7 @@ const asItStands = (text: string): string => text.replace(/(?<=\d) (?=\d)/g, '_'
 
 /** The words before or behind a number, each understood or not. */
 function understood(texts: string[], size: PrintedSize): boolean {
-  for (const text of texts) {
+  for (const text of texts.map(plain)) {
     if (LABELS.has(text)) continue;
     const [system, wearer, child] = [SYSTEMS.get(text), WEARERS.get(text), CHILDREN.get(text)];
     if (system) size.system = system;
@@ -91,7 +94,31 @@ function amountsIn(text: string): Amount[] | null {
     const value = sizeValue(whole, fraction);
     amounts.push({ value, unit: unit.unit, dimension: unit.dimension, inBase: value * unit.factor });
   }
-  return amounts;
+  // Ounces beside a volume are fluid ones, however they are written.
+  return amounts.some(({ dimension }) => dimension === 'ml') ? amounts.map((each) => inVolume(each) ?? each) : amounts;
+}
+
+const FLUID_OUNCE = UNITS.get('FLOZ') as { unit: string; dimension: Dimension; factor: number };
+
+/** An amount as a volume: ounces are fluid ones where a volume is meant. Null for what is none. */
+function inVolume(amount: Amount): Amount | null {
+  if (amount.dimension === 'ml') return amount;
+  const { unit, dimension, factor } = FLUID_OUNCE;
+  return amount.unit === 'oz' ? { value: amount.value, unit, dimension, inBase: amount.value * factor } : null;
+}
+
+/** Rounded for another market: 3.4 fl oz stand for 100 ml. */
+const isRounded = ({ unit }: Amount): boolean => unit === 'fl oz' || unit === 'oz';
+
+/**
+ * True where an amount in ounces stands for another in its market's rounding.
+ *
+ * @example standsFor({ value: 3.4, unit: 'fl oz' … }, { value: 100, unit: 'ml' … }) // true
+ */
+export function standsFor(printed: Amount, meant: Amount): boolean {
+  const as = meant.dimension === 'ml' ? inVolume(printed) : printed;
+  if (!as || !isRounded(as) || as.dimension !== meant.dimension) return false;
+  return Math.abs(as.inBase - meant.inBase) <= ROUNDING * Math.max(as.inBase, meant.inBase);
 }
 
 const tidy = (value: number): string => String(Number(value.toFixed(2)));
@@ -118,10 +145,14 @@ export function readPrintedSize(raw: string): PrintedSize {
     }
   }
   const amounts = amountsIn(text.replace(/^(?:SIZE|VOL|CONTENTS?|NET)[.: ]+/, ''));
-  const [first] = amounts ?? [];
+  // What is exact counts, wherever it stands.
+  const first = amounts?.find((each) => !isRounded(each)) ?? amounts?.[0];
   if (amounts && first) return { ...size, amounts, normal: `${tidy(first.inBase)}${first.dimension}` };
   const letters = text.replace(/[^\p{L}\d]/gu, '');
-  const letter = LETTERS.get(letters) ?? (letters in words.letters ? letters : undefined);
+  const lettersOf = (part: string) => LETTERS.get(part) ?? (part in words.letters ? part : undefined);
+  // `3XL/XXXL` says one thing twice.
+  const said = new Set(text.split('/').map((part) => lettersOf(part.replace(/[^\p{L}\d]/gu, ''))));
+  const letter = lettersOf(letters) ?? (said.size === 1 ? [...said][0] : undefined);
   if (letter) return { ...size, normal: letter };
   const [system, ...rest] = text.split(/[ .:]+/);
   const known = SYSTEMS.get(system as string);

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { CHARTS } from '@/demo/makers';
-import { normaliseSize } from './printedSize';
+import { normaliseSize, readPrintedSize, standsFor } from './printedSize';
 import { findRow, fitColumn, rowsPrinting, type SizeChart, sizesAgree } from './sizeChart';
 
 const chart = CHARTS[0] as SizeChart;
@@ -28,6 +28,12 @@ describe('sizes', () => {
     ['70 cl', '700ml'],
     ['100 ml', '100ml'],
     ['100 ml ℮ 3.4 FL. OZ.', '100ml'],
+    ['1.7 oz / 50 ml', '50ml'],
+    ['3.4 fl oz / 100 ml', '100ml'],
+    ['8 oz 227 g', '227g'],
+    ['3XL/XXXL', '3XL'],
+    ['M/L', 'M/L'],
+    ['Größe 42', '42'],
     ['xl', 'XL'],
     ['X-Large', 'XL'],
     ['XXL', '2XL'],
@@ -92,4 +98,15 @@ describe('sizes', () => {
     const { problems } = sizesAgree(chart, { ...printed, eu: '42.2' });
     expect(problems).toEqual([{ kind: 'notInChart', column: 'eu', value: '42.2', nearest: ['42', '42.5', '43'] }]);
   });
+});
+
+it.each<[string, string, boolean]>([
+  ['3.4 FL. OZ.', '100 ml', true],
+  ['1.7 oz', '50 ml', true],
+  ['1.7 oz', '100 ml', false],
+  ['100 ml', '3.4 fl oz', false],
+  ['8 oz', '227 g', true],
+])('%s stands for %s in its market’s rounding: %s', (printed, meant, expected) => {
+  const [a, b] = [printed, meant].map((text) => readPrintedSize(text).amounts[0]);
+  expect(a && b && standsFor(a, b)).toBe(expected);
 });

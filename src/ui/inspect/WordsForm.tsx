@@ -1,10 +1,16 @@
 'use client';
 import { useImperativeHandle, useRef, useState } from 'react';
-import { oneSlip } from '@/core/checks/oneSlip';
 import { outcomeOf } from '@/core/checks/outcome';
+import { withinOneSlip } from '@/core/codes/align';
 import { Button, Key } from '../controls/Button';
 import { MarkSign } from '../marks/MarkSign';
 import type { FormProps } from './FigureForm';
+
+/** True for what is not what was expected, but one slip of the fingers away from it. */
+function isSlipOf(typed: string, expected: string): boolean {
+  const [found, meant] = [typed.toLowerCase(), expected.toLowerCase()];
+  return found !== meant && withinOneSlip(found, meant);
+}
 
 /** What stands there, in its own words. */
 export function WordsForm({ finding, found, blind, begin }: FormProps) {
@@ -27,7 +33,7 @@ export function WordsForm({ finding, found, blind, begin }: FormProps) {
         const typed = text.trim();
         if (typed === '') return;
         // A slip of the fingers would stand as a difference; meant is what is entered twice.
-        if (entered.current !== typed && answer.expected.some((each) => oneSlip(typed, each))) {
+        if (entered.current !== typed && answer.expected.some((each) => isSlipOf(typed, each))) {
           entered.current = typed;
           setTrouble(`Does it really stand there as “${typed}”? Enter again keeps it; or type it anew.`);
           field.current?.select();

@@ -1,6 +1,6 @@
 import { cleanText } from '../../codes/clean';
 import { tallyNotches } from '../../sizes/notches';
-import { contradiction, inUnits, normaliseSize, readPrintedSize } from '../../sizes/printedSize';
+import { contradiction, inUnits, normaliseSize, readPrintedSize, standsFor } from '../../sizes/printedSize';
 import { fitColumn, mirrored, rowsPrinting } from '../../sizes/sizeChart';
 import { claimedRow, type ReadingContext } from '../context';
 import { type FactResult, fails } from '../reading';
@@ -17,6 +17,15 @@ export function readWholeSize(raw: string, { release, sizeKey }: ReadingContext)
   }
   const wanted = release && sizeKey ? readPrintedSize(sizeKey) : null;
   const [amount] = wanted?.amounts ?? [];
+  const [printed] = size.amounts;
+  if (wanted && amount && printed && size.amounts.every((each) => standsFor(each, amount)))
+    return {
+      reading: {
+        normal: wanted.normal,
+        display,
+        says: `${printed.value} ${printed.unit}, as ${amount.value} ${amount.unit} is rounded`,
+      },
+    };
   if (size.number === null || !wanted || !amount) return { reading: { normal: size.normal, display } };
   // A number without its unit is what it would be in any unit that makes it right.
   const units = inUnits(size.number, amount.dimension);
