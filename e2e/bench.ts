@@ -78,6 +78,8 @@ export async function scan(page: Page, text: string, { everyMs = 0, end = 'Enter
   await page.waitForTimeout(8 * HAND_MS);
   const device = await page.context().newCDPSession(page);
   const last = { key: end, text: end === 'Enter' ? '\r' : undefined };
+  // The page is kept busy meanwhile, so that a machine at its limits cannot break one burst in two.
+  const busy = everyMs === 0 ? page.evaluate(keepBusy, 150) : null;
   const began = Date.now();
   const strokes: Promise<unknown>[] = [];
   for (const [i, stroke] of [...[...text].map((key) => ({ key, text: key })), last].entries()) {
@@ -87,8 +89,13 @@ export async function scan(page: Page, text: string, { everyMs = 0, end = 'Enter
     strokes.push(device.send('Input.dispatchKeyEvent', { type: 'keyDown', timestamp, ...stroke }));
     strokes.push(device.send('Input.dispatchKeyEvent', { type: 'keyUp', timestamp, key: stroke.key }));
   }
-  await Promise.all(strokes);
+  await Promise.all([busy, ...strokes]);
   await device.detach();
+}
+
+function keepBusy(ms: number): void {
+  const end = performance.now() + ms;
+  while (performance.now() < end);
 }
 
 /** Wait until everything entered is kept. */
