@@ -1,23 +1,17 @@
 import type { CheckDefinition } from '@/core/checks/check';
-import { type Day, daysBetween } from '@/core/dates/day';
+import type { Day } from '@/core/dates/day';
 import { type Beta, likelyAtLeast, meanOf, type PerClass, statedBetas, statedMix } from '@/core/judgement/classes';
 import { type ConfirmedCase, type ConfirmedFinding, sideOfTruth } from '@/core/judgement/confirmedCase';
 import type { HouseRules } from '@/core/judgement/houseRules';
+import { weightOfCase } from '@/core/judgement/learning/caseWeight';
+import { knownShifts } from '@/core/judgement/learning/knownShifts';
 import { residualChances } from '@/core/judgement/outcomeChances';
-import type { KnownShift, LearnedStrand, TellStatistics } from '@/core/judgement/statistics';
+import type { LearnedStrand, TellStatistics } from '@/core/judgement/statistics';
 
-const DAYS_A_MONTH = 30.44;
 const MOST_ROUNDS = 60;
 const SETTLED = 1e-5;
 
 /* What the first edition learned, kept to be compared with. */
-
-/** How much a confirmed case counts: by its source's trust, counterfeits fading with the half-life. */
-function weightOfCase({ truth, at }: ConfirmedCase, asOf: Day, rules: HouseRules): number {
-  if (truth.goods === 'genuine') return truth.trust;
-  const months = Math.max(0, daysBetween(at, asOf)) / DAYS_A_MONTH;
-  return truth.trust * 0.5 ** (months / rules.halfLifeMonths);
-}
 
 /** One confirmed item as one side of a strand saw it. */
 interface Row {
@@ -103,24 +97,6 @@ function fitSide(rows: Row[], prior: SideFit, densities: Chances): SideFit {
     before = total;
   }
   return fit;
-}
-
-/** Where known counterfeits lie, by check and release. */
-function knownShifts(cases: ConfirmedCase[], asOf: Day, rules: HouseRules): TellStatistics['shifts'] {
-  const sums: Record<string, { n: number; sum: number }> = {};
-  for (const each of cases) {
-    if (each.truth.goods !== 'counterfeit' || !each.release) continue;
-    const weight = weightOfCase(each, asOf, rules);
-    for (const [check, { residual }] of Object.entries(each.findings)) {
-      if (!residual) continue;
-      const key = `${check}/${each.release}`;
-      const { n, sum } = sums[key] ?? { n: 0, sum: 0 };
-      sums[key] = { n: n + weight, sum: sum + weight * residual.off };
-    }
-  }
-  return Object.fromEntries(
-    Object.entries(sums).map(([key, { n, sum }]): [string, KnownShift] => [key, { n, mean: sum / n }]),
-  );
 }
 
 function rowsOf(

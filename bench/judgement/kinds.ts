@@ -7,6 +7,7 @@ import { schoolDecides } from '@/core/judgement/decide';
 import { drawIntervals } from '@/core/judgement/draws';
 import { EDITIONS, NEWEST_EDITION } from '@/core/judgement/edition';
 import { type Evidence, evidenceOf, shareOf, withFindings } from '@/core/judgement/evidence';
+import { weighedSide } from '@/core/judgement/flips';
 import { type HouseRules, thresholds } from '@/core/judgement/houseRules';
 import { misfit } from '@/core/judgement/misfit';
 import { sharesByQuality } from '@/core/judgement/quality';
@@ -126,7 +127,7 @@ function searchBeyond(kind: KindDefinition, random: () => number): { settled: bo
     .filter((each) => !done.has(each))
     .map((each): Finding => ({ ...each, mark: 'open', value: undefined }));
   const { lowest, highest } = bound([...done, ...open], evidence);
-  const side = (p: number) => (p >= limits.accept ? 1 : p <= limits.reject ? -1 : 0);
+  const side = (p: number) => weighedSide(p, limits);
   if (side(lowest) !== side(highest)) return { settled: false, wrong: false };
   // A search of its own: random endings, then steps that go further from where it stands.
   const outcome = (finding: Finding, differs: boolean): Finding => {

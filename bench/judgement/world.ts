@@ -8,6 +8,7 @@ import { confirmedFindings, type SealedCase } from '@/core/judgement/confirmedCa
 import type { HouseRules } from '@/core/judgement/houseRules';
 import { sharesByQuality } from '@/core/judgement/quality';
 import { strandShares } from '@/core/judgement/strandLikelihood';
+import { madeUpCheck } from '@/demo/testing/madeUpCheck';
 import houseRules from '@/desk/shipped/house-rules.json';
 
 /** The day after all cases that are learned from. */
@@ -124,25 +125,7 @@ export function drawWorld(change: Partial<WorldPlan>, seed: number): JudgementWo
         const g = (1 - mix.offDay) * classes.usual + mix.offDay * classes.offDay;
         const c = mix.wellCopied * classes.well + (1 - mix.wellCopied) * classes.poorly;
         const misstate = (chance: number) => within(chance * plan.misstated ** between(-1, 1));
-        world.checks.push({
-          id,
-          name: id,
-          layer: 'l',
-          strand,
-          bearsOn,
-          answer: { form: 'presence', expected: 'present' },
-          instruction: '',
-          expected: '',
-          copies: '',
-          g: Math.min(0.4, misstate(g)),
-          c: misstate(c),
-          support: 'one source',
-          source: '',
-          seconds: 30,
-          inHand: false,
-          notWhen: [],
-          after: [],
-        });
+        world.checks.push(madeUpCheck(id, { strand, bearsOn, g: Math.min(0.4, misstate(g)), c: misstate(c) }));
       }
     }
   }

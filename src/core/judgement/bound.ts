@@ -1,6 +1,7 @@
 import type { Bearing } from '../checks/check';
 import type { Finding } from '../checks/finding';
 import { type Evidence, logsOf, type Piece, pieceOf, shareOf } from './evidence';
+import { weighedSide } from './flips';
 import type { Thresholds } from './houseRules';
 import { updateAll } from './hypotheses';
 import { logLikelihoods, multiply, type Products, productsOf } from './strandLikelihood';
@@ -188,8 +189,8 @@ export function bound(findings: Finding[], evidence: Evidence): Bound {
  *
  * @param findings every check of the case
  */
-export function isSettled(findings: Finding[], evidence: Evidence, { accept, reject }: Thresholds): boolean {
-  const side = (p: number) => (p >= accept ? 1 : p <= reject ? -1 : 0);
+export function isSettled(findings: Finding[], evidence: Evidence, limits: Thresholds): boolean {
+  const side = (p: number) => weighedSide(p, limits);
   const { open, corners } = cornersOf(findings, evidence);
   const now = side(shareOf(evidence));
   if (corners.some((corner) => side(corner.share()) !== now)) return false;

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { madeUpCheck } from '@/demo/testing/madeUpCheck';
 import shippedRules from '@/desk/shipped/house-rules.json';
 import type { CheckDefinition } from '../checks/check';
 import type { Finding } from '../checks/finding';
@@ -21,26 +22,11 @@ const PRIOR = 0.2;
 const weighed = (findings: Finding[], prior = PRIOR) => weigh(evidenceOf(findings, prior, rules));
 
 function finding(over: Partial<CheckDefinition>, mark: Mark, value?: number): Finding {
-  const check: CheckDefinition = {
-    id: over.id ?? Math.random().toString(36),
-    name: 'a check',
-    layer: 'l',
-    strand: 's',
-    bearsOn: 'goods',
+  const check = madeUpCheck(over.id ?? Math.random().toString(36), {
     answer: { form: 'choice', choices: [] },
-    instruction: '',
-    expected: '',
-    copies: '',
-    g: 0.05,
-    c: 0.4,
     support: 'several sources',
-    source: '',
-    seconds: 30,
-    inHand: false,
-    notWhen: [],
-    after: [],
     ...over,
-  };
+  });
   const nominal = check.answer.form === 'quantity' ? { value: 100, tolerance: 2, unit: 'mm', source: '' } : undefined;
   return { check, mark, value, nominal, problems: [] };
 }

@@ -1,5 +1,6 @@
 import type { Finding } from '../checks/finding';
 import { type Evidence, evidenceOf, posteriorOf } from './evidence';
+import { counts } from './outcomeChances';
 import { ONE_FAULT_CHANCE } from './readings';
 import { genuineShare, type PerWorld } from './worlds';
 
@@ -32,18 +33,12 @@ const isCode = ({ check }: Finding): boolean => check.answer.form === 'codes';
 export function leaningOf(findings: Finding[], evidence: Evidence, counterfeit: number): Leaning {
   const { rules, parameters, prior } = evidence;
   const all = logOdds(posteriorOf(evidence));
-  const without = (taken: (finding: Finding) => boolean): number =>
-    all -
-    logOdds(
-      posteriorOf(
-        evidenceOf(
-          findings.filter((each) => !taken(each)),
-          counterfeit,
-          rules,
-          parameters,
-        ),
-      ),
-    );
+  const without = (taken: (finding: Finding) => boolean): number => {
+    // Mostly nothing is grave, and then nothing has to be weighed again.
+    if (!findings.some((each) => counts(each) && taken(each))) return 0;
+    const rest = findings.filter((each) => !taken(each));
+    return all - logOdds(posteriorOf(evidenceOf(rest, counterfeit, rules, parameters)));
+  };
   return {
     prior: logOdds(prior),
     codes: without((finding) => isCode(finding) && !isGrave(finding)),

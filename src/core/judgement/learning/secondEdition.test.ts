@@ -1,5 +1,6 @@
 import { randomLcg } from 'd3-random';
 import { describe, expect, it } from 'vitest';
+import { madeUpCheck } from '@/demo/testing/madeUpCheck';
 import shippedRules from '@/desk/shipped/house-rules.json';
 import type { CheckDefinition } from '../../checks/check';
 import type { Finding } from '../../checks/finding';
@@ -24,26 +25,8 @@ import { slipRates } from './slipRates';
 const rules = shippedRules as HouseRules;
 const TODAY = '2026-11-24';
 
-const check = (id: string, over: Partial<CheckDefinition> = {}): CheckDefinition => ({
-  id,
-  name: id,
-  layer: 'l',
-  strand: id.slice(0, 1),
-  bearsOn: 'goods',
-  answer: { form: 'presence', expected: 'present' },
-  instruction: '',
-  expected: '',
-  copies: '',
-  g: 0.05,
-  c: 0.4,
-  support: 'one source',
-  source: '',
-  seconds: 30,
-  inHand: false,
-  notWhen: [],
-  after: [],
-  ...over,
-});
+const check = (id: string, over: Partial<CheckDefinition> = {}): CheckDefinition =>
+  madeUpCheck(id, { strand: id.slice(0, 1), ...over });
 /** Six strands of three checks. */
 const CHECKS = ['a', 'b', 'c', 'd', 'e', 'f'].flatMap((strand) => [1, 2, 3].map((i) => check(`${strand}${i}`)));
 
