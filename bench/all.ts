@@ -3,6 +3,7 @@ import { allMet } from './bar';
 import { benchChains } from './chains';
 import { benchGrowth } from './growth';
 import { benchHand } from './hand';
+import { benchImport } from './import/import';
 import { benchJudgement } from './judgement/judgement';
 import { benchLabels } from './labels';
 import { benchLoad } from './load';
@@ -19,6 +20,7 @@ const BENCHES: Record<string, () => void | Promise<void>> = {
   hand: benchHand,
   load: benchLoad,
   growth: benchGrowth,
+  import: benchImport,
 };
 
 const asked = process.argv.slice(2);

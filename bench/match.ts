@@ -7,10 +7,13 @@ import MiniSearch from 'minisearch';
 import { withinOneSlip } from '@/core/codes/align';
 import { gtinCheckDigit, gtinCorrections, readGtin } from '@/core/codes/gtin';
 import { styleCodeKey } from '@/core/codes/styleCode';
+import { blankRelease } from '@/core/releases/blankRelease';
 import { matchReleases } from '@/core/releases/match';
-import { indexAllReleases, releaseIndex } from '@/store/releaseIndex';
+import { addToIndex, type ToIndex } from '@/store/indexRelease';
+import { releaseIndex } from '@/store/releaseIndex';
 import { openStore } from '@/store/store';
 import { bar } from './bar';
+import { COLOURS, FORMS, SYLLABLES } from './madeUpWords';
 
 const RELEASES = 8_400;
 const SIZES = 12;
@@ -46,31 +49,6 @@ async function tried(
   return { recall: right / runs, median: times[Math.floor(runs / 2)] as number };
 }
 
-const SYLLABLES = [
-  'tar',
-  'hol',
-  'vel',
-  'sker',
-  'mor',
-  'lin',
-  'dra',
-  'wen',
-  'oss',
-  'fen',
-  'gal',
-  'bru',
-  'nor',
-  'kel',
-  'pim',
-  'sta',
-  'ry',
-  'dun',
-  'eld',
-  'cor',
-];
-const COLOURS = ['fog', 'ink', 'moss', 'ember', 'chalk', 'slate', 'ochre', 'kelp', 'flint', 'dune', 'bracken', 'alder'];
-const FORMS = ['low', 'high', 'runner', 'ridge', 'parka', 'court', 'trail', 'cape', 'slip', 'mid'];
-
 /** 100,800 made-up release sizes in SQLite, and how fast what a person types finds its release among them. */
 export async function benchMatch(): Promise<void> {
   const random = randomLcg(0.42);
@@ -91,7 +69,6 @@ export async function benchMatch(): Promise<void> {
       styleCode,
       styleKey: styleCodeKey(styleCode),
       colourName: `${pick(COLOURS)} / ${pick(COLOURS)}`,
-      sizeKeys: '["38","39","40","41","42","43","44","45","46","47","48","49"]',
     };
   });
   const blocks = [...new Set(Array.from({ length: 2 * RELEASES }, () => number(8_000_000)))];
@@ -102,12 +79,29 @@ export async function benchMatch(): Promise<void> {
       return { gtin14: readGtin(gtin).readings[0]?.gtin14 ?? '', releaseId, sizeKey: String(38 + s), gtin };
     }),
   );
+  const toIndex = ({
+    releaseId,
+    kind,
+    makerName,
+    name,
+    styleCode,
+    colourName,
+  }: (typeof releases)[number]): ToIndex => ({
+    makerName,
+    release: {
+      ...blankRelease({ id: kind }, { id: makerName.toLowerCase() }),
+      id: releaseId,
+      name,
+      styleCode,
+      colourName,
+      sizes: sizes
+        .slice(Number(releaseId.slice(1)) * SIZES, (Number(releaseId.slice(1)) + 1) * SIZES)
+        .map(({ sizeKey, gtin }) => ({ key: sizeKey, gtin })),
+    },
+  });
   await store.write(async (transaction) => {
     for (let i = 0; i < releases.length; i += 500)
-      await store.tables.releaseIndex.bulkCreate(releases.slice(i, i + 500), { transaction });
-    for (let i = 0; i < sizes.length; i += 2000)
-      await store.tables.releaseSizes.bulkCreate(sizes.slice(i, i + 2000), { transaction });
-    await indexAllReleases(store.sequelize, transaction);
+      await addToIndex(store.sequelize, releases.slice(i, i + 500).map(toIndex), 0, transaction);
   });
 
   const index = releaseIndex(store);

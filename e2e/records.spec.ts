@@ -51,7 +51,7 @@ test('a size chart takes a table from a spreadsheet and says what is wrong with 
   await page.getByLabel('EU', { exact: true }).fill('31');
   await expect(page.getByText(/12 does not go with|31 does not go with/)).toBeVisible();
   await page.keyboard.press('Control+s');
-  await page.waitForURL(/charts\/veskarn-pup-sizes|charts\/ilvane-pup-sizes/);
+  await page.waitForURL(/charts\/[a-z]+-pup-sizes/);
   await expect(page.getByText('Kept as revision 1.').or(page.getByText('Revision 1.'))).toBeVisible();
 });
 

@@ -2,6 +2,7 @@ import { bar } from '../bar';
 import { benchIntervals } from './intervals';
 import { benchKinds } from './kinds';
 import { benchLearnSpeed } from './learnSpeed';
+import { benchMakes } from './makes';
 import { averaged, type Judged, readings, report } from './readings';
 import { drawCases, drawWorld, type WorldPlan } from './world';
 
@@ -102,5 +103,6 @@ export function benchJudgement(): void {
   }
   benchKinds();
   benchIntervals();
+  benchMakes();
   benchLearnSpeed();
 }

@@ -51,7 +51,7 @@ function decided(name: string, cases: DrawnCase[], sides: Side[], rules: HouseRu
 }
 
 /** Log loss in nats, and the expected calibration error over ten bins of equal width. */
-function probabilistic(name: string, cases: DrawnCase[], ps: number[], rules: HouseRules): Judged {
+export function probabilistic(name: string, cases: DrawnCase[], ps: number[], rules: HouseRules): Judged {
   const { accept, reject } = thresholds(rules.losses);
   const sideAt = (p: number): Side => (p >= accept ? 'accept' : p <= reject ? 'reject' : 'escalate');
   const bins = Array.from({ length: 10 }, () => ({ n: 0, p: 0, genuine: 0 }));
@@ -111,7 +111,7 @@ function independent({ checks }: JudgementWorld, learned: ConfirmedCase[]): Para
   };
 }
 
-const SAME_FOR_ALL = { quality: UNRELATED, slips: () => 0, shift: () => null };
+const SAME_FOR_ALL = { quality: UNRELATED, makes: null, slips: () => 0, shift: () => null };
 
 /** The parameters that the cases were drawn with. */
 export function trueParameters(world: JudgementWorld): Parameters {

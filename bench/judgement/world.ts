@@ -250,7 +250,7 @@ export function deskOf(world: JudgementWorld, seed: number): SealedCase[] {
   const wrong = (truth: Truth): Truth =>
     random() < plan.wrongTruths ? { ...truth, goods: truth.goods === 'genuine' ? 'counterfeit' : 'genuine' } : truth;
   const confirm = ({ sealed, truth }: DrawnCase): SealedCase => ({ ...sealed, truth: wrong(truth) });
-  const unconfirmed = ({ sealed }: DrawnCase): SealedCase => ({ ...sealed, truth: null });
+  const unconfirmed = ({ sealed }: DrawnCase): SealedCase => ({ ...sealed, number: `s${sealed.number}`, truth: null });
   if (plan.selection === 'none')
     return [
       ...drawCases(world, plan.confirmed, seed, { judged: false, reference: plan.references }).map(confirm),

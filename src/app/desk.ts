@@ -7,6 +7,7 @@ import { cache } from 'react';
 import { type Desk, openDesk } from '@/desk/desk';
 import { nightly } from '@/desk/keeping/keeping';
 import { learnElsewhere } from '@/desk/learnElsewhere';
+import { recoverLibrary } from '@/desk/library/library';
 import { sealKey } from '@/desk/people/sealKey';
 import { type Pass, type Sitting, sittingOf } from '@/desk/people/shifts';
 import { Refusal } from '@/desk/refusal';
@@ -17,7 +18,10 @@ const kept = globalThis as { pinprickDesk?: Promise<Desk> };
 export function theDesk(): Promise<Desk> {
   kept.pinprickDesk ??= openDesk(process.env.PINPRICK_DATA ?? './data', learnElsewhere()).then(
     (desk) => {
-      if (!desk.store.looking) keep(desk);
+      if (!desk.store.looking) {
+        keep(desk);
+        void recoverLibrary(desk).catch((error) => console.error(error));
+      }
       return desk;
     },
     (error) => {

@@ -116,7 +116,7 @@ describe('command line', () => {
     );
     expect(run('records', file)).toMatchObject({
       status: 1,
-      stderr: expect.stringMatching(/“orphan” names the maker “nobody”/),
+      stderr: expect.stringMatching(/“orphan” is not sound: It names the maker “nobody”/),
     });
     expect(run('read-code', 'ABC123', '--maker', 'Renamed').status).toBe(2);
     await writeFile(file, '[{"kind": "gossip", "body": {"id": "x"}}]');

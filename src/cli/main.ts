@@ -12,6 +12,9 @@ const USAGE = `pinprick: the desk without a browser
   pinprick pack <case> --to FILE             a case as an evidence pack, with its report
   pinprick verify <case.json|pack.zip>       what was changed in it since it was made, if anything was
   pinprick records <records.json>            take in makers, charts, releases, kinds, house rules, roster
+  pinprick library <file.jsonl|records.json> take in a library of any size, all of it or nothing
+  pinprick export-library [--to FILE] [--maker ID]
+                                             the library, or what it has of one maker, as a signed file
   pinprick learn                             learn from confirmed cases, where that is due
   pinprick prepare [--demo [--no-history]]   make or migrate the data directory, and fill in the demo world
 
@@ -49,6 +52,10 @@ const COMMANDS: Record<string, { takes: string | null; load(): Promise<Command> 
     load: async () => (await import('./commands/transfer')).verify,
   },
   records: { takes: 'one records file', load: async () => (await import('./commands/records')).records },
+  library: { takes: 'one library or records file', load: async () => (await import('./commands/library')).library },
+  'export-library': { takes: null, load: async () => (await import('./commands/library')).toFile },
+  // For the server, which has it read what somebody brought.
+  'stage-library': { takes: 'the number of an import', load: async () => (await import('./commands/library')).stage },
   backup: { takes: 'one folder', load: async () => (await import('./commands/keeping')).backup },
   restore: { takes: 'one folder of backups', load: async () => (await import('./commands/keeping')).fromBackup },
   check: { takes: null, load: async () => (await import('./commands/keeping')).check },

@@ -494,4 +494,16 @@ export const CASE_PLANS: CasePlan[] = [
       'box.rings': 1,
     },
   },
+  // A pack of smoking goods whose batch code and stamp are right, a millimetre too high, its stamp faint.
+  {
+    query: 'hollowmere dusk',
+    release: 'hollowmere-dusk',
+    size: '20',
+    circumstances: { ...walkIn, channel: 'marketplace' },
+    by: 'isolde-varr',
+    daysAgo: 0,
+    read: ['pack'],
+    inspected: 'some',
+    answers: { 'pack.height': { off: 2.6 }, 'stamp.colours': 0, 'stamp.detail': 1, 'wrap.seam': 0, 'wrap.fold': 0 },
+  },
 ];

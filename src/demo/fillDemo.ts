@@ -19,6 +19,7 @@ import type { CaseFolder } from '@/core/judgement/grounds';
 import { groundsOf } from '@/core/judgement/grounds';
 import type { House } from '@/core/judgement/houseRules';
 import { verdictBody } from '@/core/judgement/verdictBody';
+import type { Person } from '@/core/people/person';
 import { findRow, mirrored } from '@/core/sizes/sizeChart';
 import { readCaseFolder } from '@/desk/caseFolder';
 import type { Desk } from '@/desk/desk';
@@ -39,6 +40,8 @@ import { textAnswer } from './textAnswer';
 /** The day on which the demo world stands still. */
 export const DEMO_TODAY = '2026-11-24';
 const SEED = 0.7310585;
+/** Kinds of goods that the desk has taken up lately: it has not confirmed a case of them yet. */
+const NEW_KINDS = ['smoking-packs', 'textile-footwear'];
 
 /** Clock and identities of the demo world: the same ones each time. */
 function surroundings() {
@@ -122,7 +125,7 @@ function genuineEpc(plan: CasePlan, { grounds, number }: CaseFolder): string | n
 /** What a genuine item of this release prints for a fact at a place. */
 function genuineText(fact: string, place: string, plan: CasePlan, folder: CaseFolder): string | null {
   const { release, chart, maker } = groundsOf(folder.grounds);
-  if (!release || !maker) return null;
+  if (!release?.releaseDate || !maker) return null;
   const start = addDays(release.releaseDate, -(plan.lead ?? 100));
   const column = sizeColumnOf(fact);
   if (column) return (chart && plan.size && findRow(chart, plan.size)?.values[column]) || null;
@@ -311,12 +314,19 @@ const HOUSE: House = {
   languages: ['en'],
 };
 
-/** A demo world from before people had roles gets those of this one. */
-async function giveRoles(desk: Desk): Promise<void> {
-  const { people } = (await readRoster(desk)).body;
-  const known = ROSTER.people.every(({ id }) => people.some((person) => person.id === id));
-  if (known && !people.some(({ role }) => role === 'owner'))
-    await saveRecords(desk, [{ kind: 'roster', body: ROSTER }]);
+/**
+ * The people of the demo world, beside those who work here already. A desk that has an owner keeps its own way of signing
+ * in, and gets no second owner; one that is in use gets nobody, but for a demo world from before people had roles.
+ */
+async function giveRoles(desk: Desk, empty: boolean): Promise<void> {
+  const { body } = await readRoster(desk);
+  const owned = body.people.some(({ role }) => role === 'owner');
+  const known = ROSTER.people.every(({ id }) => body.people.some((person) => person.id === id));
+  if (known ? owned : !empty) return;
+  const own = body.people.filter(({ id }) => !ROSTER.people.some((person) => person.id === id));
+  const guests = ROSTER.people.map((person): Person => (owned ? { ...person, role: 'checker' } : person));
+  const roster = owned ? { ...body, people: [...own, ...guests] } : ROSTER;
+  await saveRecords(desk, [{ kind: 'roster', body: roster }]);
 }
 
 /**
@@ -327,9 +337,10 @@ async function giveRoles(desk: Desk): Promise<void> {
  * @returns how many cases were laid out, without those
  */
 export async function fillDemo(desk: Desk, { history = true }: { history?: boolean } = {}): Promise<number> {
-  await giveRoles(desk);
   const { open, done: sealed } = await readQueue(desk, null, { shelf: 'sealed', donePage: 1 });
-  if (open.count + sealed.count > 0) return 0;
+  const empty = open.count + sealed.count === 0;
+  await giveRoles(desk, empty);
+  if (!empty) return 0;
   const world = surroundings();
   const demo: Desk = { ...desk, now: world.now, newId: world.newId };
   await saveRecords(demo, [
@@ -337,11 +348,16 @@ export async function fillDemo(desk: Desk, { history = true }: { history?: boole
     ...CHARTS.map((body) => ({ kind: 'size-chart' as const, body })),
     ...SCHEMES.map((body) => ({ kind: 'code-scheme' as const, body })),
     ...RELEASES.map((body) => ({ kind: 'release' as const, body })),
-    { kind: 'roster' as const, body: ROSTER },
   ]);
   const { rules, revision } = await readHouseRules(demo);
-  await saveHouseRules(demo, THE_MACHINE, { ...rules, house: HOUSE }, revision);
-  if (history) await fillHistory(demo, RELEASES, DEMO_TODAY, world.moveTo);
+  if (!rules.house) await saveHouseRules(demo, THE_MACHINE, { ...rules, house: HOUSE }, revision);
+  if (history)
+    await fillHistory(
+      demo,
+      RELEASES.filter(({ kind }) => !NEW_KINDS.includes(kind)),
+      DEMO_TODAY,
+      world.moveTo,
+    );
   // Numbers are given in the order of opening, so the oldest item comes first.
   const plans = [...CASE_PLANS].sort((a, b) => b.daysAgo - a.daysAgo);
   for (const [i, plan] of plans.entries()) {

@@ -110,7 +110,7 @@ export async function fillHistory(
   const history: HistoricCase[] = [];
   for (let i = 0; i < CASES; i++) {
     const day = addDays(begin, Math.floor((i * (DAYS - 14)) / CASES));
-    const sold = releases.filter(({ releaseDate }) => daysBetween(releaseDate, day) > -60);
+    const sold = releases.filter(({ releaseDate }) => releaseDate !== null && daysBetween(releaseDate, day) > -60);
     const release = pick(sold.length > 0 ? sold : releases);
     const counterfeit = random() < 0.3;
     const foreign = random() < (counterfeit ? 0.08 : 0.04);

@@ -8,7 +8,7 @@ const COUNTRIES = [
   { name: 'Quillon', aliases: ['Quilón', 'XQ'] },
 ];
 
-/** The five makers of the demo world, none of which exists. Prefix 952 is set aside for examples. */
+/** The makers of the demo world, none of which exists. Prefix 952 is set aside for examples. */
 export const MAKERS: Maker[] = [
   {
     id: 'veskarn',
@@ -48,6 +48,22 @@ export const MAKERS: Maker[] = [
     name: 'Skerrow',
     gtinPrefixes: ['9521780'],
     styleShape: 'A9-9999',
+    dateOrder: 'DMY',
+    countries: COUNTRIES,
+  },
+  {
+    id: 'hollowmere',
+    name: 'Hollowmere',
+    gtinPrefixes: ['9521846'],
+    styleShape: 'A9-99',
+    dateOrder: 'DMY',
+    countries: COUNTRIES,
+  },
+  {
+    id: 'lindquay',
+    name: 'Lindquay',
+    gtinPrefixes: ['9521913'],
+    styleShape: 'AAA-9999',
     dateOrder: 'DMY',
     countries: COUNTRIES,
   },
@@ -97,6 +113,17 @@ const LETTERS: [key: string, eu: string, chest: string][] = [
   ['XXL', '54', '118'],
 ];
 
+const KNIT: [own: string, eu: string, uk: string, us: string, cm: string][] = [
+  ['2', '38', '5', '6', '24'],
+  ['3', '39', '6', '7', '24.5'],
+  ['4', '40', '6.5', '7.5', '25'],
+  ['5', '41', '7.5', '8.5', '26'],
+  ['6', '42', '8', '9', '26.5'],
+  ['7', '43', '9', '10', '27.5'],
+  ['8', '44', '9.5', '10.5', '28'],
+  ['9', '45', '10.5', '11.5', '29'],
+];
+
 /** Size charts of the demo makers; the court and trail lines of one maker differ by half a size. */
 export const CHARTS: SizeChart[] = [
   shoeChart(
@@ -124,5 +151,20 @@ export const CHARTS: SizeChart[] = [
       { id: 'chest', name: 'chest', unit: 'cm' },
     ],
     rows: LETTERS.map(([key, eu, chest]) => ({ key, values: { letter: key, eu, chest } })),
+  },
+  // A maker with sizes of its own: none of the others runs along with them.
+  {
+    id: 'lindquay-knit',
+    maker: 'lindquay',
+    name: 'Lindquay knit chart',
+    leading: 'eu',
+    columns: [
+      { id: 'own', name: 'Lindquay' },
+      { id: 'eu', name: 'EU' },
+      { id: 'uk', name: 'UK' },
+      { id: 'usMen', name: 'US men', aliases: ['US M', 'US'] },
+      { id: 'cm', name: 'cm', unit: 'cm' },
+    ],
+    rows: KNIT.map(([own, eu, uk, us, cm]) => ({ key: eu, values: { own, eu, uk, usMen: us, cm } })),
   },
 ];

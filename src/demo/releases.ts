@@ -1,8 +1,9 @@
 import type { CheckDefinition, Outcome } from '@/core/checks/check';
 import { gtinCheckDigit } from '@/core/codes/gtin';
-import type { GoodsKind, NominalMeasure, Release } from '@/core/releases/release';
+import type { NominalMeasure, Release } from '@/core/releases/release';
 import type { Variant } from '@/core/releases/variantFit';
 import { CHARTS, MAKERS } from './makers';
+import { SHELVES } from './shelves';
 import slate from './slate.json';
 
 type OwnCheck = Pick<
@@ -19,7 +20,7 @@ type OwnCheck = Pick<
 /** What differs from one demo release to the next. */
 interface Plan {
   id: string;
-  kind: GoodsKind;
+  kind: string;
   maker: string;
   name: string;
   styleCode: string;
@@ -94,6 +95,53 @@ const bottle = (cap: number, full: number): Record<string, NominalMeasure> => ({
   'cap-weight': { value: cap, tolerance: 0.8, unit: 'g', source: 'seven bottles bought in shops' },
   'bottle-weight': { value: full, tolerance: 5, unit: 'g', source: 'seven bottles bought in shops' },
 });
+
+const twenty = 'twenty packs bought in licensed shops';
+const pack = (height: number, stick: number, wrapper: number): Record<string, NominalMeasure> => ({
+  'pack-height': { value: height, tolerance: 0.4, unit: 'mm', source: twenty },
+  'pack-width': { value: 54.8, tolerance: 0.3, unit: 'mm', source: twenty },
+  'pack-depth': { value: 22.6, tolerance: 0.3, unit: 'mm', source: twenty },
+  'pack-weight': { value: 24.3, tolerance: 0.6, unit: 'g', source: twenty },
+  'stick-length': { value: stick, tolerance: 0.3, unit: 'mm', source: twenty },
+  'wrapper-length': { value: wrapper, tolerance: 0.4, unit: 'mm', source: twenty },
+  'stick-count': { value: 20, tolerance: 0.4, unit: 'sticks', source: twenty },
+});
+
+const knit = (opening: number, weight: number): Record<string, NominalMeasure> => ({
+  'knit-rows': { value: 9, tolerance: 0.5, unit: 'per cm', source: six },
+  'opening-width': { value: opening, tolerance: 2.5, unit: 'mm', perSize: 1.1, atSize: 42, source: six },
+  'opening-stretch': { value: opening + 46, tolerance: 5, unit: 'mm', perSize: 1.2, atSize: 42, source: six },
+  'emblem-share': { value: 33.3, tolerance: 2, unit: '%', source: six },
+  'shoe-weight': { value: weight, tolerance: 7, unit: 'g', perSize: 6, atSize: 42, source: six },
+});
+
+const crest: OwnCheck = {
+  id: 'own.crest',
+  name: 'Feathers of the crest',
+  layer: 'label',
+  strand: 'pack-print',
+  bearsOn: 'packaging',
+  instruction: 'Count the feathers of the heron on the crest with a loupe.',
+  expected: 'Seven, the lowest one split at its tip.',
+  copies: 'Six, or a lowest one that is not split.',
+  answers: ['Seven, the lowest one split', 'Six, or not split'],
+  g: 0.02,
+  c: 0.36,
+};
+
+const heelLoop: OwnCheck = {
+  id: 'own.heel-loop',
+  name: 'Loop at the heel',
+  layer: 'outside',
+  strand: 'upper-make',
+  bearsOn: 'goods',
+  instruction: 'Pull the loop at the heel and look at where it is held.',
+  expected: 'Knitted out of the heel; nothing is sewn.',
+  copies: 'A ribbon sewn on.',
+  answers: ['Knitted out of the heel', 'Ribbon sewn on'],
+  g: 0.02,
+  c: 0.44,
+};
 
 const lidStamp: OwnCheck = {
   id: 'own.lid-stamp',
@@ -515,6 +563,78 @@ const PLANS: Plan[] = [
     nominal: spirit(88.1, 288, 1342),
     own: embossing,
   },
+  {
+    id: 'hollowmere-dusk',
+    kind: 'smoking-packs',
+    maker: 'hollowmere',
+    name: 'Hollowmere Dusk',
+    styleCode: 'H4-20',
+    colourName: 'Blue crest',
+    releaseDate: '2022-03-01',
+    lead: [0, 3650],
+    chart: null,
+    sizes: ['20'],
+    item: 60000,
+    factories: [
+      ['H1', 'Marrowland'],
+      ['H2', 'Quillon'],
+    ],
+    nominal: pack(87.4, 83.9, 27),
+    own: crest,
+  },
+  {
+    id: 'hollowmere-reed',
+    kind: 'smoking-packs',
+    maker: 'hollowmere',
+    name: 'Hollowmere Reed',
+    styleCode: 'H2-20',
+    colourName: 'Green crest',
+    releaseDate: '2023-06-12',
+    lead: [0, 3650],
+    chart: null,
+    sizes: ['20'],
+    item: 60010,
+    factories: [['H1', 'Marrowland']],
+    nominal: pack(97.6, 98.8, 32),
+    own: crest,
+  },
+  {
+    id: 'lindquay-tread-ash',
+    kind: 'textile-footwear',
+    maker: 'lindquay',
+    name: 'Tread Light',
+    styleCode: 'LTL-2204',
+    colourName: 'Ash melange',
+    releaseDate: '2025-09-19',
+    lead: [20, 320],
+    chart: 'lindquay-knit',
+    sizes: ['38', '45'],
+    item: 70000,
+    factories: [
+      ['LQ1', 'Estrava'],
+      ['LQ4', 'Quillon'],
+    ],
+    nominal: knit(104, 236),
+    own: heelLoop,
+    more: { materials: '82 % polyamide, 18 % elastane' },
+  },
+  {
+    id: 'lindquay-tread-brine',
+    kind: 'textile-footwear',
+    maker: 'lindquay',
+    name: 'Tread Light',
+    styleCode: 'LTL-2207',
+    colourName: 'Brine',
+    releaseDate: '2026-02-06',
+    lead: [20, 320],
+    chart: 'lindquay-knit',
+    sizes: ['39', '45'],
+    item: 70100,
+    factories: [['LQ1', 'Estrava']],
+    nominal: knit(103, 238),
+    own: heelLoop,
+    more: { materials: '82 % polyamide, 18 % elastane' },
+  },
 ];
 
 function ownCheck({ answers, otherAnswers = [], traitAnswers = [], seconds = 15, ...rest }: OwnCheck): CheckDefinition {
@@ -582,6 +702,7 @@ function toRelease(plan: Plan): Release {
     checks: { add: [plan.own, ...(plan.also ?? [])].map(ownCheck), off: plan.off ?? [] },
     source: 'Halyard Row Exchange, release file',
     ...plan.more,
+    ...SHELVES[id],
   };
 }
 

@@ -29,6 +29,12 @@ export async function listKinds(desk: Desk): Promise<{ id: string; name: string 
   return kinds.map(({ id, body }) => ({ id, name: body.name }));
 }
 
+/** Every kind of goods with all that it asks, by name. */
+export async function listKindDefinitions(desk: Desk): Promise<KindDefinition[]> {
+  const kinds = await listDocuments<KindDefinition>(desk.store, 'kind');
+  return kinds.map(({ body }) => body).sort((a, b) => a.name.localeCompare(b.name));
+}
+
 /** @throws Refusal where there is no such kind of goods */
 export async function readKind(desk: Desk, kind: string): Promise<Revision<KindDefinition>> {
   const definition = await readDocument<KindDefinition>(desk.store, 'kind', kind);

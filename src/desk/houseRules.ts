@@ -11,7 +11,7 @@ import { readDocument, saveDocument } from '@/store/documents';
 import { listKinds } from './checks';
 import type { Desk } from './desk';
 import { HOUSE_RULES_ID } from './grounds';
-import { checksOfKind, doubleAnswers, markRestated } from './learning';
+import { checksOfKind, doubleAnswers, markRestated, sortedByHand } from './learning';
 import { allow, everybody } from './people/roster';
 import { Refusal } from './refusal';
 
@@ -83,10 +83,11 @@ export async function previewRules(desk: Desk, edited: HouseRules): Promise<Rule
           await Promise.all(
             Object.entries(checks).map(async ([kind, list]) => {
               const asOf = learned[kind]?.asOf;
-              const own = asOf
-                ? [...(await listConfirmed(desk.store, kind)), ...(await listSealed(desk.store, kind))]
-                : [];
-              return [kind, asOf ? learn(kind, own, list, edited, asOf, doubles) : null] as const;
+              if (!asOf) return [kind, null] as const;
+              const confirmed = await listConfirmed(desk.store, kind);
+              const own = [...confirmed, ...(await listSealed(desk.store, kind))];
+              const makes = await sortedByHand(desk, confirmed);
+              return [kind, learn(kind, own, list, edited, asOf, doubles, makes)] as const;
             }),
           ),
         );

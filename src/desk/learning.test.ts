@@ -9,12 +9,12 @@ import type { TellStatistics } from '@/core/judgement/statistics';
 import { verdictBody } from '@/core/judgement/verdictBody';
 import type { Release } from '@/core/releases/release';
 import { type TestDesk, testDesk } from '@/demo/testing/testDesk';
-import { listSealed } from '@/store/confirmedCases';
+import { listConfirmed, listSealed } from '@/store/confirmedCases';
 import { readDocument } from '@/store/documents';
 import { readCaseFolder } from './caseFolder';
 import { agreementByQuarter, readCheckRecords, saveCheck } from './checks';
 import { previewRules, readHouseRules, saveHouseRules } from './houseRules';
-import { learnSealed } from './learning';
+import { learnSealed, sortedByHand } from './learning';
 import { THE_MACHINE } from './people/roster';
 import { recordEvents } from './recordEvents';
 import { saveEditedRecord } from './records';
@@ -267,5 +267,20 @@ describe('a release edited on the screen', () => {
     expect(outcomes.sort()).toEqual(['fulfilled', 'rejected']);
     const again = saveEditedRecord(at.desk, THE_MACHINE, { kind: 'release', body, from: 0 });
     await expect(again).rejects.toThrow(/another name/);
+  });
+});
+
+describe('a make of copies that a release notes', () => {
+  it('holds its confirmed cases together when the kind is learned', async () => {
+    await record('PP-0002', 'truthConfirmed', truth);
+    const { grounds } = await readCaseFolder(at.desk, 'PP-0002');
+    const { body, revision } = (await readRelease(at.desk, grounds.release?.body.id as string)).release;
+    const sorted = async () => sortedByHand(at.desk, await listConfirmed(at.desk.store, 'footwear'));
+    expect((await sorted()).get('PP-0002')).toBeUndefined();
+    const days = { firstMet: '2026-01-04', lastMet: '2026-01-04' };
+    const copy = { id: 'wide-gap', name: 'wide gap', ...days, signs: [], values: {}, pictures: [], cases: ['PP-0002'] };
+    const noted = { ...body, copies: [...(body.copies ?? []), copy] };
+    await saveEditedRecord(at.desk, THE_MACHINE, { kind: 'release', body: noted, from: revision });
+    expect((await sorted()).get('PP-0002')).toBe(`${body.id}/wide-gap`);
   });
 });

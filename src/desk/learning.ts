@@ -2,11 +2,13 @@ import type { Transaction } from 'sequelize';
 import { contentHash } from '@/core/casefile/hash';
 import type { CheckDefinition, KindDefinition } from '@/core/checks/check';
 import { type CheckRecord, checkRecord } from '@/core/judgement/checkRecord';
+import type { ConfirmedCase } from '@/core/judgement/confirmedCase';
 import type { HouseRules } from '@/core/judgement/houseRules';
 import { learn } from '@/core/judgement/learning/learn';
+import { keepMakeIds } from '@/core/judgement/learning/makes/names';
 import type { CheckedTwice } from '@/core/judgement/learning/slipRates';
 import type { TellStatistics } from '@/core/judgement/statistics';
-import type { Revision } from '@/core/releases/release';
+import type { Release, Revision } from '@/core/releases/release';
 import { kindsToRelearn, listConfirmed, listPairs, listSealed } from '@/store/confirmedCases';
 import { addedChecks, readDocument, saveDocument } from '@/store/documents';
 import {
@@ -99,6 +101,20 @@ export async function doubleAnswers(desk: Desk): Promise<CheckedTwice[]> {
   );
 }
 
+/** Case number to the make of copies that a person sorted it into, from the records of the releases that were copied. */
+export async function sortedByHand(desk: Desk, cases: ConfirmedCase[]): Promise<Map<string, string>> {
+  const copied = new Set(
+    cases.flatMap(({ release, truth }) => (release && truth.goods === 'counterfeit' ? [release] : [])),
+  );
+  const sorted = new Map<string, string>();
+  for (const id of copied) {
+    const release = await readDocument<Release>(desk.store, 'release', id);
+    for (const copy of release?.body.copies ?? [])
+      for (const number of copy.cases) sorted.set(number, `${id}/${copy.id}`);
+  }
+  return sorted;
+}
+
 /** Learn a kind anew, outside of any transaction, from all of its confirmed cases. */
 async function learnKind(desk: Desk, toLearn: ToLearn): Promise<void> {
   const { kind } = toLearn;
@@ -106,14 +122,17 @@ async function learnKind(desk: Desk, toLearn: ToLearn): Promise<void> {
   // A truth that is taken in late makes no counterfeit younger.
   const asOf = [toLearn.asOf, before?.body.asOf ?? ''].sort()[1] as string;
   const cases = await listConfirmed(desk.store, kind);
-  const body = learn(
+  const learned = learn(
     kind,
     [...cases, ...(await listSealed(desk.store, kind))],
     checks.map(({ check }) => check),
     rules.body,
     asOf,
     await doubleAnswers(desk),
+    await sortedByHand(desk, cases),
   );
+  const { makes } = learned;
+  const body = makes ? { ...learned, makes: keepMakeIds(before?.body.makes, makes) } : learned;
   const records = checks.map(({ check }) => checkRecord(check, cases, rules.body, asOf));
   await desk.store.write(async (transaction) => {
     const statistics = await saveDocument(desk.store, 'statistics', body, desk.now(), transaction);

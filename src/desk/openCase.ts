@@ -4,7 +4,7 @@ import { fold } from '@/core/casefile/fold';
 import { genesisHash } from '@/core/casefile/hash';
 import { readGtin } from '@/core/codes/gtin';
 import { formatProblem } from '@/core/formats/validate';
-import type { GoodsKind, Release, Revision } from '@/core/releases/release';
+import type { Release, Revision } from '@/core/releases/release';
 import { appendEvents, findCase, highestNumber } from '@/store/cases';
 import { readDocument } from '@/store/documents';
 import { chainEvent } from './chainEvent';
@@ -25,7 +25,7 @@ export interface OpenCommand {
   /** The release and size that were picked, or null to work without a record. */
   release: { id: string; sizeKey: string | null; reason: string } | null;
   /** Needed where there is no release. */
-  kind: GoodsKind | null;
+  kind: string | null;
   /** True where the query came from a scanner: it is then also the first reading of the box label. */
   scanned: boolean;
   by: string;

@@ -41,7 +41,7 @@ export async function addPhotograph(
   chunks: AsyncIterable<Uint8Array> | Iterable<Uint8Array>,
 ): Promise<Pick<Photo, 'sha256' | 'mime' | 'bytes'>> {
   await allow(desk, by, 'addPhotograph');
-  const received = await receiveFile(desk.store, chunks, LARGEST_PHOTO);
+  const received = await receiveFile(desk.store, 'photographs', chunks, LARGEST_PHOTO);
   if (!received) throw new Refusal('invalid', TOO_LARGE);
   try {
     if (received.bytes === 0) throw new Refusal('invalid', 'The file is empty.');

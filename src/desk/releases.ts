@@ -1,11 +1,17 @@
 import type { ChosenRelease } from '@/core/casefile/events/releaseChosen';
+import type { KindDefinition } from '@/core/checks/check';
+import { readGtin } from '@/core/codes/gtin';
 import type { CodeScheme } from '@/core/codes/schemes/codeScheme';
 import { pin } from '@/core/judgement/grounds';
+import { blankRelease } from '@/core/releases/blankRelease';
+import { type Change, compareDocuments } from '@/core/releases/compareDocuments';
+import { copyAsColour } from '@/core/releases/copyAsColour';
 import { type Candidate, type IndexedRelease, matchReleases } from '@/core/releases/match';
 import type { Maker, Release, Revision } from '@/core/releases/release';
 import type { SizeChart } from '@/core/sizes/sizeChart';
-import { listDocuments, readDocument } from '@/store/documents';
+import { listDocuments, listRevisions, readDocument, readRevision } from '@/store/documents';
 import { browseReleases, releaseIndex } from '@/store/releaseIndex';
+import { listKindDefinitions } from './checks';
 import type { Desk } from './desk';
 import { Refusal } from './refusal';
 
@@ -39,10 +45,101 @@ export async function readRelease(desk: Desk, id: string): Promise<ReleaseFolder
   };
 }
 
+/** @throws Refusal where there is no such revision */
+async function releaseAt(desk: Desk, id: string, revision: number): Promise<Revision<Release>> {
+  const found = await readRevision<Release>(desk.store, 'release', id, revision);
+  if (!found)
+    throw new Refusal('notFound', `There is no revision ${revision} of the release record “${id.slice(0, 80)}”.`);
+  return found;
+}
+
+/** Two revisions of a release record, and in what they differ. */
+export interface ComparedRevisions {
+  release: Revision<Release>;
+  /** When each was kept, the newest first. */
+  revisions: { revision: number; createdAt: string }[];
+  from: number;
+  to: number;
+  changes: Change[];
+}
+
+/**
+ * What changed in a release record from one revision to another; by default, from the last but one to the newest.
+ *
+ * @throws Refusal where there is no such record or revision
+ */
+export async function compareRevisions(
+  desk: Desk,
+  id: string,
+  asked: { from?: number; to?: number },
+): Promise<ComparedRevisions> {
+  const { release } = await readRelease(desk, id);
+  const to = asked.to || release.revision;
+  const from = asked.from || Math.max(1, to - 1);
+  const [before, after] = [await releaseAt(desk, id, from), await releaseAt(desk, id, to)];
+  const revisions = await listRevisions(desk.store, 'release', id);
+  return { release, revisions, from, to, changes: compareDocuments(before.body, after.body) };
+}
+
+/** What a new release record begins with, and what it may choose from. */
+export interface BegunRelease {
+  release: Release;
+  /** Those that it may be of; of another colour of a release, its own only. */
+  kinds: KindDefinition[];
+  makers: Maker[];
+  charts: SizeChart[];
+}
+
+/**
+ * A new release record to begin from: another colour of one that there is, or a blank one.
+ *
+ * @returns null while no maker is known
+ * @throws Refusal where the release to begin from is not there
+ */
+export async function beginRelease(
+  desk: Desk,
+  asked: { from?: string; maker?: string; kind?: string },
+): Promise<BegunRelease | null> {
+  const [kinds, makers, charts] = await Promise.all([
+    listKindDefinitions(desk),
+    listMakers(desk),
+    listSizeCharts(desk),
+  ]);
+  const maker = makers.find(({ id }) => id === asked.maker) ?? makers[0];
+  const kind = kinds.find(({ id }) => id === asked.kind) ?? kinds[0];
+  if (!maker || !kind) return null;
+  if (!asked.from) return { release: blankRelease(kind, maker), kinds, makers, charts };
+  const release = copyAsColour((await readRelease(desk, asked.from)).release.body);
+  return { release, kinds: kinds.filter(({ id }) => id === release.kind), makers, charts };
+}
+
 /** The newest revision of a release record, as a case names it. */
 export async function newestRelease(desk: Desk, id: string): Promise<ChosenRelease> {
   const { release } = await readRelease(desk, id);
   return pin(release);
+}
+
+/**
+ * Who else has a barcode number in the records.
+ *
+ * @param not the release that asks
+ * @returns for each number that another release has, which one and in what size
+ */
+export async function numbersOfOthers(
+  desk: Desk,
+  gtins: string[],
+  not: string,
+): Promise<{ gtin: string; sentence: string }[]> {
+  const numbers = new Map(
+    gtins.flatMap((gtin) => readGtin(gtin).readings.map(({ gtin14 }): [string, string] => [gtin14, gtin])),
+  );
+  const found = await releaseIndex(desk.store).byGtin14([...numbers.keys()]);
+  return found
+    .filter(({ releaseId }) => releaseId !== not)
+    .map(({ gtin14, makerName, name, colourName, sizeKey }) => ({
+      gtin: numbers.get(gtin14) as string,
+      sentence: `its number is that of ${makerName} ${name}, ${colourName}, size ${sizeKey}`,
+    }));
 }
 
 /** The makers that the records know, for reading a code without a case. */

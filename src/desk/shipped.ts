@@ -6,11 +6,16 @@ import footwear from './shipped/footwear.json';
 import fragrance from './shipped/fragrance.json';
 import houseRules from './shipped/house-rules.json';
 import roster from './shipped/roster.json';
+import smokingPacks from './shipped/smoking-packs.json';
 import spirits from './shipped/spirits.json';
+import textileFootwear from './shipped/textile-footwear.json';
 
 /** What every desk begins with: the kinds of goods, house rules and a roster, all open to revision. */
 export const SHIPPED: { kind: DocumentKind; body: { id: string } }[] = [
-  ...[footwear, apparel, fragrance, figure, spirits].map((body) => ({ kind: 'kind' as const, body })),
+  ...[footwear, apparel, fragrance, figure, spirits, smokingPacks, textileFootwear].map((body) => ({
+    kind: 'kind' as const,
+    body,
+  })),
   { kind: 'house-rules', body: houseRules },
   { kind: 'roster', body: roster },
 ];

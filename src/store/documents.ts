@@ -48,9 +48,10 @@ async function find<T>(
 
 /** What is another text whenever any document was added: none is ever changed or taken away. */
 export async function documentsState({ reads }: Store): Promise<string> {
-  const sql = 'SELECT (SELECT MAX(rowid) FROM documents) AS own, (SELECT MAX(rowid) FROM foreign_documents) AS others';
-  const [row] = await reads.all<{ own: number | null; others: number | null }>(sql, []);
-  return `${row?.own}/${row?.others}`;
+  const sql = `SELECT (SELECT MAX(rowid) FROM kept_documents) AS own, (SELECT MAX(rowid) FROM foreign_documents) AS others,
+    (SELECT COUNT(*) FROM library_imports WHERE state = 'kept') AS imports`;
+  const [row] = await reads.all<{ own: number | null; others: number | null; imports: number }>(sql, []);
+  return `${row?.own}/${row?.others}/${row?.imports}`;
 }
 
 /** The newest revision of a document; null where there is none. */
@@ -75,6 +76,16 @@ export async function readRevision<T>(
   return (await find<T>(store, 'documents', rest, [kind, id, revision]))[0] ?? null;
 }
 
+/** When each revision of a document was kept, the newest first. */
+export function listRevisions(
+  { reads }: Store,
+  kind: DocumentKind,
+  id: string,
+): Promise<{ revision: number; createdAt: string }[]> {
+  const sql = 'SELECT revision, createdAt FROM documents WHERE kind = ? AND id = ? ORDER BY revision DESC';
+  return reads.all(sql, [kind, id]);
+}
+
 /** The very document that a pin names, this desk's own or one that came with an imported case. */
 export async function readPinned<T>(
   store: Store,
@@ -92,12 +103,14 @@ export async function readPinned<T>(
 
 /** True where a document is kept under that very revision, with that content. */
 export async function isKept(
-  { tables }: Store,
+  store: Store,
   kind: DocumentKind,
   { id, revision, hash }: Pick<ForeignDocumentRow, 'id' | 'revision' | 'hash'>,
 ): Promise<boolean> {
-  const where = { kind, id, revision, hash };
-  return (await tables.documents.count({ where })) + (await tables.foreignDocuments.count({ where })) > 0;
+  const rest = 'WHERE kind = ? AND id = ? AND revision = ? AND hash = ?';
+  const sql = `SELECT 1 FROM documents ${rest} UNION ALL SELECT 1 FROM foreign_documents ${rest}`;
+  const values = [kind, id, revision, hash];
+  return (await select(store, sql, [...values, ...values])).length > 0;
 }
 
 /** A document that this desk knows only from an imported case; null where it knows none. */
@@ -137,6 +150,23 @@ export function listDocuments<T>(store: Store, kind: DocumentKind): Promise<Revi
   return find<T>(store, 'documents', `WHERE kind = ? AND revision = (${newest}) ORDER BY id`, [kind]);
 }
 
+const AT_ONCE = 200;
+
+/** The newest revision of every document of a kind, by id, some read at a time: a library is never whole in memory. */
+export async function* eachNewest<T>(
+  store: Store,
+  kind: DocumentKind,
+): AsyncGenerator<Pick<Revision<T>, 'id' | 'body'>> {
+  const newest = 'SELECT MAX(revision) FROM documents WHERE kind = d.kind AND id = d.id';
+  const sql = `SELECT id, body FROM documents d WHERE kind = ? AND id > ? AND revision = (${newest}) ORDER BY id LIMIT ${AT_ONCE}`;
+  for (let after = ''; ; ) {
+    const rows = await select<{ id: string; body: string }>(store, sql, [kind, after]);
+    for (const { id, body } of rows) yield { id, body: JSON.parse(body) as T };
+    if (rows.length < AT_ONCE) return;
+    after = rows.at(-1)?.id ?? '';
+  }
+}
+
 /** The newest code schemes of a maker: this desk's own, or those that came with an imported case where it has none. */
 export async function listSchemes<T>(store: Store, maker: string, transaction?: Transaction): Promise<Revision<T>[]> {
   for (const table of ['documents', 'foreign_documents'] as const) {
@@ -146,6 +176,13 @@ export async function listSchemes<T>(store: Store, maker: string, transaction?: 
     if (found.length > 0) return found;
   }
   return [];
+}
+
+/** The highest revision of a document, those that an import holds back included; 0 where there is none. */
+async function lastRevision(store: Store, kind: DocumentKind, id: string, transaction: Transaction): Promise<number> {
+  const sql = 'SELECT MAX(revision) AS last FROM kept_documents WHERE kind = ? AND id = ?';
+  const [found] = await select<{ last: number | null }>(store, sql, [kind, id], transaction);
+  return found?.last ?? 0;
 }
 
 /**
@@ -163,7 +200,7 @@ export async function saveDocument<T extends { id: string }>(
   const hash = contentHash(body);
   const newest = await readDocument<T>(store, kind, body.id, transaction);
   if (newest?.hash === hash) return newest;
-  const revision = (newest?.revision ?? 0) + 1;
+  const revision = (await lastRevision(store, kind, body.id, transaction)) + 1;
   const row = { kind, id: body.id, revision, hash, body: JSON.stringify(body), createdAt };
   await store.tables.documents.create(row, { transaction });
   return { id: body.id, revision, hash, body };

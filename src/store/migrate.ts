@@ -10,6 +10,7 @@ import { anchors } from './migrations/0006-anchors';
 import { people } from './migrations/0007-people';
 import { growth } from './migrations/0008-growth';
 import { sealedCases } from './migrations/0009-sealed-cases';
+import { library } from './migrations/0010-library';
 import { StoreProblem } from './storeProblem';
 
 const MIGRATIONS: Migration[] = [
@@ -22,6 +23,7 @@ const MIGRATIONS: Migration[] = [
   people,
   growth,
   sealedCases,
+  library,
 ];
 
 /** @throws StoreProblem where a database is not of this very version, and cannot be brought up to it */

@@ -18,7 +18,7 @@ export async function fileHash(path: string): Promise<string> {
   return hash.digest('hex');
 }
 
-/** A picture on its way in: on the disk, not yet kept. */
+/** A file on its way in: on the disk, not yet kept. */
 export interface ReceivedFile {
   path: string;
   sha256: string;
@@ -34,6 +34,7 @@ async function syncFolder(path: string): Promise<void> {
 /**
  * Write what arrives to the disk, hashed on the way: it is never whole in memory.
  *
+ * @param folder under the data directory
  * @param chunks bytes in order
  * @param most bytes; what is larger is let go
  * @returns null where it was larger
@@ -41,12 +42,12 @@ async function syncFolder(path: string): Promise<void> {
  */
 export async function receiveFile(
   { directory }: Store,
+  folder: 'photographs' | 'imports',
   chunks: AsyncIterable<Uint8Array> | Iterable<Uint8Array>,
   most: number,
 ): Promise<ReceivedFile | null> {
-  const folder = join(directory, 'photographs');
-  await mkdir(folder, { recursive: true });
-  const path = join(folder, `${randomUUID()}.part`);
+  await mkdir(join(directory, folder), { recursive: true });
+  const path = join(directory, folder, `${randomUUID()}.part`);
   const hash = createHash('sha256');
   let bytes = 0;
   const file = await open(path, 'wx');

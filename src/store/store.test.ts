@@ -92,7 +92,7 @@ describe('photographs', () => {
     const store = await openStore(directory);
     const bytes = new Uint8Array([1, 2, 3, 4]);
     const keep = async () => {
-      const received = await receiveFile(store, [bytes.slice(0, 1), bytes.slice(1)], 100);
+      const received = await receiveFile(store, 'photographs', [bytes.slice(0, 1), bytes.slice(1)], 100);
       if (!received) throw new Error('it is not that large');
       return keepPhotograph(store, received, 'image/png', '2026-01-01T00:00:00Z');
     };
@@ -111,12 +111,12 @@ describe('photographs', () => {
 
   it('leave nothing behind where they are too large or break off', async () => {
     const store = await openStore(directory);
-    expect(await receiveFile(store, [new Uint8Array(60), new Uint8Array(60)], 100)).toBeNull();
+    expect(await receiveFile(store, 'photographs', [new Uint8Array(60), new Uint8Array(60)], 100)).toBeNull();
     const torn = async function* () {
       yield new Uint8Array(10);
       throw new Error('the line is dead');
     };
-    await expect(receiveFile(store, torn(), 100)).rejects.toThrow('the line is dead');
+    await expect(receiveFile(store, 'photographs', torn(), 100)).rejects.toThrow('the line is dead');
     expect(await readdir(join(directory, 'photographs'))).toEqual([]);
     await store.close();
   });

@@ -44,25 +44,6 @@ export interface PhotographRow {
   addedAt: string;
 }
 
-export interface ReleaseIndexRow {
-  releaseId: string;
-  kind: string;
-  makerName: string;
-  name: string;
-  styleCode: string;
-  styleKey: string;
-  colourName: string;
-  /** JSON array of size keys. */
-  sizeKeys: string;
-}
-
-export interface ReleaseSizeRow {
-  gtin14: string;
-  releaseId: string;
-  sizeKey: string;
-  gtin: string;
-}
-
 /** A code of a case that ought to be unique, or that may recur, as the register keeps it. */
 export interface CodeRegisterRow {
   normal: string;
@@ -101,8 +82,6 @@ export interface Tables {
   cases: ModelStatic<Model<CaseRow, CaseRow>>;
   events: ModelStatic<Model<EventRow, EventRow>>;
   photographs: ModelStatic<Model<PhotographRow, PhotographRow>>;
-  releaseIndex: ModelStatic<Model<ReleaseIndexRow, ReleaseIndexRow>>;
-  releaseSizes: ModelStatic<Model<ReleaseSizeRow, ReleaseSizeRow>>;
   codeRegister: ModelStatic<Model<CodeRegisterRow, CodeRegisterRow>>;
 }
 
@@ -125,7 +104,8 @@ export function defineTables(sequelize: Sequelize): Tables {
         body: text(),
         createdAt: text(),
       },
-      options('documents'),
+      // The table itself; what an import has not brought to its end is hidden by the view `documents`.
+      options('kept_documents'),
     ),
     foreignDocuments: sequelize.define(
       'ForeignDocument',
@@ -157,20 +137,6 @@ export function defineTables(sequelize: Sequelize): Tables {
       { sha256: key(), mime: text(), bytes: whole(), addedAt: text() },
       options('photographs'),
     ),
-    releaseIndex: sequelize.define(
-      'ReleaseIndex',
-      {
-        releaseId: key(),
-        kind: text(),
-        makerName: text(),
-        name: text(),
-        styleCode: text(),
-        styleKey: text(),
-        colourName: text(),
-        sizeKeys: text(),
-      },
-      options('release_index'),
-    ),
     confirmedCases: sequelize.define(
       'ConfirmedCase',
       { caseId: key(), kind: text(), at: text(), body: text() },
@@ -195,11 +161,6 @@ export function defineTables(sequelize: Sequelize): Tables {
         at: text(),
       },
       options('code_register'),
-    ),
-    releaseSizes: sequelize.define(
-      'ReleaseSize',
-      { gtin14: key(), releaseId: key(), sizeKey: key(), gtin: text() },
-      options('release_sizes'),
     ),
   };
 }

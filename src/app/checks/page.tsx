@@ -1,5 +1,7 @@
 import { redirect } from 'next/navigation';
+import { listKinds } from '@/desk/checks';
+import { atDesk } from '../desk';
 
-export default function ChecksPage() {
-  redirect('/checks/footwear');
+export default async function ChecksPage() {
+  redirect(`/checks/${(await listKinds((await atDesk()).desk))[0]?.id ?? ''}`);
 }

@@ -9,7 +9,8 @@ import { FINE, PROBLEMS, print } from '../outcome';
 export async function assess(path: string): Promise<number> {
   const exported = parseCaseExport(await textOf(path));
   const file = fold(exported.id, exported.events);
-  const assessment = weigh(file, groundsOf(carriedGrounds(exported)));
+  const grounds = groundsOf(carriedGrounds(exported));
+  const assessment = weigh(file, grounds);
   const { goods, packaging, states, weighing, oneFault, chain, parting, findings, reading } = assessment;
   print({
     case: file.number,
@@ -26,7 +27,7 @@ export async function assess(path: string): Promise<number> {
     readings: { weighing: goods.decision, oneFault: oneFault.says, chain: chain.says, parting },
     problems: reading.problems,
     open: findings.filter(({ mark }) => mark === 'open').map(({ check }) => check.id),
-    sentences: verdictSentences(file, assessment).map(({ text }) => text),
+    sentences: verdictSentences(file, assessment, grounds.release?.copies).map(({ text }) => text),
   });
   return findings.some(({ mark }) => mark === 'differs') ? PROBLEMS : FINE;
 }

@@ -1,4 +1,3 @@
-import type { GoodsKind } from '../releases/release';
 import type { Circumstances } from './events/circumstancesStated';
 import type { CodeMet } from './events/codeMet';
 import type { FactRead } from './events/factRead';
@@ -33,7 +32,7 @@ export interface Opinion {
 export interface CaseFile {
   id: string;
   number: string;
-  kind: GoodsKind;
+  kind: string;
   query: string;
   opened: Stamp;
   touched: Stamp;

@@ -30,12 +30,12 @@ export type AnswerForm =
   /** What stands or is heard there, held against what may stand there, as words are. */
   | { form: 'text'; expected: string[] }
   /**
-   * A measured value, compared with a nominal measure of the release; `instrument`: one that can supply it; `sides`:
-   * measured left and right, and each compared.
+   * A measured value, compared with a nominal measure of the release; `unit`: that of a record that has no figure yet;
+   * `instrument`: one that can supply it; `sides`: measured left and right, and each compared.
    */
-  | { form: 'quantity'; measure: string; uncertainty: number; instrument?: string; sides?: true }
+  | { form: 'quantity'; measure: string; uncertainty: number; unit?: string; instrument?: string; sides?: true }
   /** How many there are, compared with a nominal measure of the release. */
-  | { form: 'count'; measure: string }
+  | { form: 'count'; measure: string; unit?: string }
   /** The cross-reading answers it by one of its rules, for the places named. */
   | { form: 'codes'; rule: string; places: string[] };
 

@@ -1,3 +1,5 @@
+import { expandFacts } from '../crossread/facts';
+import { RULES } from '../crossread/rules';
 import type { Release } from '../releases/release';
 import { answersOf } from './answers';
 import type { CheckDefinition, KindDefinition } from './check';
@@ -102,6 +104,16 @@ export function checkKind(kind: KindDefinition, added: CheckDefinition[] = []): 
     if (!kind.strands[strand]) problems.push(`“${name}” is in a strand “${strand}” that is not there.`);
     const lost = [...after, ...Object.keys(appliesWhen?.checks ?? {})].find((id) => !ids.includes(id));
     if (lost) problems.push(`“${name}” waits for a check “${lost}” that is not there.`);
+  }
+  for (const { id, name, facts } of kind.places)
+    for (const fact of facts)
+      if (expandFacts([fact], null).length === 0)
+        problems.push(`“${name}” (${id}) has the fact “${fact}”, which nobody can read.`);
+  for (const { name, answer } of checks) {
+    if (answer.form !== 'codes') continue;
+    if (!RULES[answer.rule]) problems.push(`“${name}” goes by the rule “${answer.rule}”, which there is not.`);
+    const lost = answer.places.find((each) => !kind.places.some(({ id }) => id === each));
+    if (lost) problems.push(`“${name}” reads the place “${lost}”, which is not there.`);
   }
   const circle = cycle(checks);
   if (circle) problems.push(`Checks wait for each other in a circle: ${circle.join(', ')}.`);

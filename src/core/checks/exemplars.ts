@@ -3,7 +3,7 @@ import { type Exemplar, type NominalMeasure, nominalFor } from '../releases/rele
 import type { Nominal } from './finding';
 
 /** Fewer exemplars than this do not show how wide genuine items scatter. */
-const ENOUGH = 3;
+export const ENOUGH = 3;
 
 /**
  * What a genuine item of a size should measure, and how far genuine items stray: from its exemplars (their mean,

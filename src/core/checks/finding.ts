@@ -31,6 +31,8 @@ export interface Finding {
   right?: string;
   text?: string;
   note?: string;
+  /** Set where the record has no figure to hold a measure against: it may be measured all the same. */
+  noFigure?: true;
   /** Why it is excused, or the working of the cross-reading. */
   reason?: string;
   problems: Problem[];
@@ -49,6 +51,10 @@ export function expectedFigure({ answer }: Pick<CheckDefinition, 'answer'>, nomi
   const counted = answer.form === 'count' && tolerance < 1;
   return counted ? `${Math.round(value)} ${unit}` : `${Number(value.toFixed(2))} ± ${tolerance} ${unit}`;
 }
+
+/** The unit of a measured check: the record's, or that of its kind where the record has no figure. */
+export const unitOf = ({ check: { answer }, nominal }: Pick<Finding, 'check' | 'nominal'>): string =>
+  nominal?.unit ?? ('measure' in answer ? (answer.unit ?? '') : '');
 
 /** A value agrees where its own uncertainty could bring it within the tolerance. */
 export function withinTolerance(value: number, uncertainty: number, nominal: Nominal): boolean {

@@ -3,6 +3,7 @@ import { leadingSize, type ReadingContext } from '../crossread/context';
 import type { CrossReading } from '../crossread/crossReading';
 import { RULES } from '../crossread/rules';
 import type { Release } from '../releases/release';
+import { exemplarsOf } from '../releases/shelfItem';
 import { circumstancesOf, notApplicable, waitForOthers } from './applies';
 import type { CheckDefinition, KindDefinition } from './check';
 import { expectedMeasure } from './exemplars';
@@ -23,7 +24,11 @@ export function checksFor(kind: KindDefinition, release: Release | null): CheckD
 function nominalOf(measure: string, context: ReadingContext, possible: PossibleVariants): Nominal | undefined {
   const recorded = context.release?.nominal[measure];
   if (!recorded) return undefined;
-  const general = expectedMeasure(recorded, context.release?.exemplars?.[measure] ?? [], leadingSize(context));
+  const general = expectedMeasure(
+    recorded,
+    context.release ? exemplarsOf(context.release, measure) : [],
+    leadingSize(context),
+  );
   const [first, ...or] = waysOf(recorded.by ?? [], possible).map((way): Nominal => {
     if (!way) return general;
     // Exemplars and growth with size are those of the measure; the variant moves all of it.
@@ -53,8 +58,13 @@ function personal(
   const measure = 'measure' in check.answer ? check.answer.measure : null;
   const nominal = measure === null ? undefined : nominalOf(measure, context, possible);
   const finding: Finding = { check, mark: 'open', nominal, problems: [] };
-  if (measure !== null && !nominal) return { ...finding, mark: 'excused', reason: 'the record gives no figure for it' };
   const entry = file.findings[check.id];
+  if (measure !== null && !nominal) {
+    const reason = 'the record gives no figure to hold it against';
+    // What is measured all the same is kept: a record may be made of it.
+    const found = entry?.state === 'recorded' ? answered(check, entry, nominal) : finding;
+    return { ...found, mark: 'excused', reason, noFigure: true };
+  }
   const unknown = waitsForTrait(check);
   if (unknown) {
     const reason = `whatever it shows fits some variant until the ${unknown} is known`;

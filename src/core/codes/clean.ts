@@ -1,6 +1,9 @@
 /** The longest text that any single printed field can hold; longer input is a mistake, not a code. */
 export const FIELD_LIMIT = 400;
 
+/** Printed ASCII with single spaces between: there is nothing to clean, and most of what is read is so. */
+const PLAIN = /^(?:[!-~]+(?: [!-~]+)*)?$/;
+
 /**
  * What a person or a scanner sent, made comparable: compatibility forms folded (full-width digits become
  * plain ones, `8½` becomes `8 1/2`), control and invisible formatting characters dropped, runs of white space made one space.
@@ -10,6 +13,7 @@ export const FIELD_LIMIT = 400;
  * @example cleanText('９５２\u200b 01 ') // '952 01'
  */
 export function cleanText(raw: string): string {
+  if (PLAIN.test(raw)) return raw;
   return (
     raw
       .replace(/(?<=\d)(?=[¼½¾⅐-⅞])/gu, ' ')

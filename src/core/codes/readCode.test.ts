@@ -15,7 +15,14 @@ it.each<[string, ReturnType<typeof kinds>]>([
     ],
   ],
   ['VK4821-107', [['style code', 'VK4821107', 0]]],
-  ['H204110', [['style code', 'H204110', 0]]],
+  [
+    'H204110',
+    [
+      ['style code', 'H204110', 0],
+      // Another maker's shape takes it too, with a 2 that was a Z and a 0 that was an O.
+      ['style code', 'HZO4110', 1],
+    ],
+  ],
   [
     '03/11/24 - 05/02/25',
     [

@@ -4,6 +4,7 @@ import { cleanText } from './clean';
 import { readElements } from './elementString';
 import { readEpc } from './epc';
 import { groupGtin, gtinCorrections, readGtin } from './gtin';
+import { makerOfGtin } from './makerOfGtin';
 import { type CodeScheme, SCHEME_FACT_NAMES } from './schemes/codeScheme';
 import { codeCharacters, decode } from './schemes/decode';
 import { readStyleCode } from './styleCode';
@@ -73,9 +74,7 @@ function schemeReadings(raw: string, schemes: CodeScheme[], makers: Maker[], tod
 export function readCode(raw: string, makers: Maker[], schemes: CodeScheme[], today: string): CodeReading[] {
   const readings: CodeReading[] = [];
   for (const gtin of readGtin(raw).readings) {
-    const maker = makers.find(({ gtinPrefixes }) =>
-      gtinPrefixes.some((prefix) => gtin.gtin14.slice(1).startsWith(prefix)),
-    );
+    const maker = makerOfGtin(gtin.gtin14, makers);
     const problems = gtin.valid
       ? []
       : [

@@ -134,6 +134,8 @@ export function readCell(place: string, fact: string, context: ReadingContext): 
   if (reading.moot) return { ...cell, mark: 'cantTell', note: moot(reading) };
   const other = releaseAt(place, context);
   const elsewhere = (fact === 'model' || fact === 'colourName') && other && other.releaseId !== context.release?.id;
+  if (expected?.open && !expected.values.some((value) => normalOf(fact, value, context) === reading.normal))
+    return { ...cell, mark: 'cantTell', note: 'not among those that the record knows, and it does not know all' };
   if (expected && (expected.values.length > 0 || reading.windows || reading.decoded)) {
     return {
       ...cell,

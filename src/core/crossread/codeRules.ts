@@ -151,6 +151,8 @@ export const oneVariant: Rule = (reading, context) => {
   if (fits.length < 2 || reading.traits.length < 2) return open('Too little is read that tells variants apart.');
   const possible = fits.filter(({ broken }) => broken.length === 0).map(({ variant }) => variant.name);
   if (holds) return agrees(`${possible.join(' or ')} accounts for all that is printed.`);
+  if (context.release?.incomplete)
+    return open('No variant that the record knows accounts for what is printed, and it does not know all.');
   const sets = mends.map((set) => set.map(({ label }) => label).join(' and ')).join('; or ');
   const sentence = `No single genuine variant accounts for what is printed; it would be mended without ${sets}.`;
   return differs([{ kind: 'brokenChain', place: '', fact: '', sentence }]);

@@ -24,8 +24,7 @@ export interface DateMark {
 const day = (at: Day): DayInterval => ({ from: at, to: at, precision: 'day' });
 
 /** @param windowed whether such goods print when their production began; batches of others run on past the release */
-function recordMarks(release: Release, windowed: boolean): DateMark[] {
-  const { earliest, latest } = plausibleStart(release.releaseDate, release.leadTime);
+function recordMarks({ releaseDate, leadTime, marketDates = {} }: Release, windowed: boolean): DateMark[] {
   const mark = (id: string, label: string, interval: DayInterval, text: string): DateMark => ({
     id,
     label,
@@ -34,21 +33,17 @@ function recordMarks(release: Release, windowed: boolean): DateMark[] {
     text,
     against: [],
   });
+  const markets = Object.entries(marketDates).map(([market, at]) =>
+    mark(`release.${market}`, `Release, ${market}`, day(at), formatDay(at)),
+  );
+  if (releaseDate === null) return markets;
+  const { earliest, latest } = plausibleStart(releaseDate, leadTime);
+  const span: DayInterval = { from: earliest, to: latest, precision: 'day' };
+  const plausible = mark('plausible', 'Production may start', span, `${formatDay(earliest)} – ${formatDay(latest)}`);
   return [
-    ...(windowed
-      ? [
-          mark(
-            'plausible',
-            'Production may start',
-            { from: earliest, to: latest, precision: 'day' },
-            `${formatDay(earliest)} – ${formatDay(latest)}`,
-          ),
-        ]
-      : []),
-    mark('release', 'Release', day(release.releaseDate), formatDay(release.releaseDate)),
-    ...Object.entries(release.marketDates ?? {}).map(([market, at]) =>
-      mark(`release.${market}`, `Release, ${market}`, day(at), formatDay(at)),
-    ),
+    ...(windowed ? [plausible] : []),
+    mark('release', 'Release', day(releaseDate), formatDay(releaseDate)),
+    ...markets,
   ];
 }
 

@@ -89,7 +89,7 @@ const hasOtherwise = (rows: Row[]): boolean =>
 function recordDates(release: Release | null, today: Day): DatedCell[] {
   const facts: DatedCell[] = [{ id: 'today', name: 'today', readings: [onDay(today)] }];
   if (!release) return facts;
-  facts.push({ id: 'release', name: 'the release', readings: [onDay(release.releaseDate)] });
+  if (release.releaseDate) facts.push({ id: 'release', name: 'the release', readings: [onDay(release.releaseDate)] });
   for (const [market, day] of Object.entries(release.marketDates ?? {}))
     facts.push({ id: `release.${market}`, name: `the release in ${market}`, readings: [onDay(day)] });
   return facts;
@@ -100,7 +100,8 @@ function recordDates(release: Release | null, today: Day): DatedCell[] {
  * came later than the first, the earliest of those; else null.
  */
 function lateMarket(traits: Observation[], context: ReadingContext): string | null {
-  const { variants = [], marketDates = {}, releaseDate = '' } = context.release ?? {};
+  const { variants = [], marketDates = {}, releaseDate } = context.release ?? {};
+  if (!releaseDate) return null;
   const left = fitVariants(variants, traits).fits.filter(({ broken }) => broken.length === 0);
   const markets = left.flatMap(({ variant }) => variant.traits.market ?? ['']);
   const dates = markets.map((market) => marketDates[market] ?? releaseDate).sort();
@@ -133,7 +134,7 @@ function constraintsOf(traits: Observation[], dated: DatedCell[], context: Readi
   for (const era of eras) {
     for (const each of made.filter(({ place }) => sideOf(place) === 'packaging'))
       add(era, each, 0, 0, 'packaging of that era was made only in those years');
-    if (release)
+    if (release?.releaseDate)
       add(
         era,
         'release',

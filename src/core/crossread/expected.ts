@@ -12,6 +12,8 @@ export interface Expected {
   values: string[];
   /** For the record's column. */
   display: string;
+  /** Set where the record does not know all of them: what is not among them tells nothing. */
+  open?: true;
 }
 
 const one = (value: string | undefined, display = value): Expected | null =>
@@ -29,12 +31,30 @@ function describedBy(place: string, context: ReadingContext) {
   return printed && printed.releaseId !== context.release?.id ? printed : context.release;
 }
 
+/** Facts of which an incomplete record knows some values only. */
+const OPEN_FACTS = new Set([
+  'factoryCode',
+  'country',
+  'dimensions',
+  'materials',
+  'price',
+  'labelSuffix',
+  'labelWord',
+  'language',
+]);
+
 /**
  * What the record expects of a fact; null where it says nothing.
  *
  * @param place where it is printed: names are expected to fit the style code that stands beside them
  */
 export function expectedFact(fact: string, place: string | null, context: ReadingContext): Expected | null {
+  const expected = recordedFact(fact, place, context);
+  if (!expected || !context.release?.incomplete || !OPEN_FACTS.has(fact)) return expected;
+  return { ...expected, display: `${expected.display}, and others`, open: true };
+}
+
+function recordedFact(fact: string, place: string | null, context: ReadingContext): Expected | null {
   const { release, sizeKey } = context;
   if (!release) return null;
   const column = sizeColumnOf(fact);
@@ -54,6 +74,7 @@ export function expectedFact(fact: string, place: string | null, context: Readin
     case 'size':
       return one(sizeKey ?? undefined);
     case 'productionWindow': {
+      if (release.releaseDate === null) return null;
       const { earliest, latest } = plausibleStart(release.releaseDate, release.leadTime);
       return { values: [], display: `starts ${formatDay(earliest)} – ${formatDay(latest)}` };
     }

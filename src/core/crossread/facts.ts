@@ -70,6 +70,12 @@ const FACTS: FactDefinition[] = [
   fact('sellerSays', 'Seller says', 'free', false, 'worn twice, a gift'),
 ];
 
+/** Every fact that a place may print, by id and name; `size.leading` is the size that the chart leads with alone. */
+export const READABLE_FACTS: { id: string; name: string }[] = [
+  ...FACTS.map(({ id, name }) => ({ id, name })),
+  { id: 'size.leading', name: 'Leading size alone' },
+];
+
 const SIZE_PREFIX = 'size.';
 
 /** The size column that a fact id stands for, or null where it is no size. */

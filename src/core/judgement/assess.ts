@@ -25,6 +25,7 @@ import { type Gain, rankGains } from './nextCheck';
 import { parametersOf } from './parameters';
 import { priorOf } from './prior';
 import { type ChainReading, type OneFaultReading, partingSentence, readChain, readOneFault } from './readings';
+import { type Resemblance, resembles } from './resemblance';
 import { type SecondEyes, secondEyes } from './secondEyes';
 import { type Weighing, weigh } from './weigh';
 import { genuineShare, type State, statesOf } from './worlds';
@@ -61,6 +62,8 @@ export interface Assessment {
   leaning: Leaning;
   /** The answer that is most worth another person's; null while nobody's slips are known. */
   secondEyes: SecondEyes | null;
+  /** The known make of copies that it resembles most; null where none of the release is known. */
+  resemblance: Resemblance | null;
   /** True where nothing that is left can move the weighing across a threshold. */
   settled: boolean;
 }
@@ -83,7 +86,7 @@ export function assess(file: CaseFile, grounds: Grounds, options: { draws?: numb
   const findings = gatherFindings(file, context, reading);
   const { statistics } = grounds;
   const edition = EDITIONS[grounds.edition];
-  const parameters = parametersOf(rules, statistics, edition);
+  const parameters = parametersOf(rules, statistics, edition, file.release?.id ?? null);
   const counterfeit = priorOf(file.circumstances, rules, statistics, edition);
   const evidence = evidenceOf(findings, counterfeit, rules, parameters);
   const weighing = weigh(evidence);
@@ -132,6 +135,7 @@ export function assess(file: CaseFile, grounds: Grounds, options: { draws?: numb
     flips: nearestFlips(evidence, weighing, limits),
     secondLooks: secondLooks(findings, evidence),
     secondEyes: secondEyes(evidence, { rules, statistics, edition }),
+    resemblance: resembles(evidence),
     leaning: leaningOf(findings, evidence, counterfeit),
     settled: isSettled(findings, evidence, limits),
   };

@@ -97,7 +97,8 @@ function strandSampler(
   beta: Sampler,
 ) {
   const { rules, statistics, edition } = known;
-  const { quality } = evidence.parameters;
+  const { quality, makes } = evidence.parameters;
+  const byMake = makes && productsOf([...pieces.values()]);
   const mix = mixOf(strand, rules, statistics);
   const [well, wellSeen] = bothWays(mix.wellCopied, true, beta);
   const [, poorlySeen] = bothWays(mix.wellCopied, false, beta);
@@ -140,7 +141,12 @@ function strandSampler(
     const put = [classes.goods, classes.packaging, classes.link];
     const wellCopied = put.includes('well') ? wellSeen() : put.includes('poorly') ? poorlySeen() : well();
     const offDay = put.includes('offDay') ? offSeen() : put.includes('usual') ? usualSeen() : off();
-    return logLikelihoods(products, strandShares({ wellCopied, offDay: Math.min(offDay, 0.9) }, quality));
+    // What a make's copies show is taken as it is known.
+    if (byMake) for (const bearing of BEARINGS) products[bearing].makes = byMake[bearing].makes;
+    return logLikelihoods(
+      products,
+      strandShares({ wellCopied, offDay: Math.min(offDay, 0.9) }, quality, makes?.shares.length),
+    );
   };
 }
 

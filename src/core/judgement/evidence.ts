@@ -65,7 +65,7 @@ export function evidenceOf(
   rules: HouseRules,
   parameters: Parameters = parametersOf(rules),
 ): Evidence {
-  const hypotheses = hypothesesOf(parameters.quality);
+  const hypotheses = hypothesesOf(parameters.quality, parameters.makes?.shares);
   const nothing = { prior: priorWorlds(counterfeit, rules), rules, parameters, hypotheses, strands: new Map() };
   return withFindings(nothing, findings);
 }

@@ -38,6 +38,8 @@ export interface Frozen {
   truthErrors?: number;
   /** True where copies fade with the half-life that is stated. */
   memory?: boolean;
+  /** True where copies are not told apart by make. */
+  makes?: boolean;
   /** True where a release’s chances are the kind’s. */
   releases?: boolean;
   /** True where nobody’s own rate of slips is applied. */

@@ -2,35 +2,54 @@ import { QUALITY_NODES, type Quality } from './quality';
 import { type PerWorld, WORLDS } from './worlds';
 
 /**
- * All that a case may be: each world at each quality of the item that matters in it. Likelihoods are arrays with
- * one entry for each, world by world in the order of `WORLDS`.
+ * All that a case may be: each world at each quality of the item that matters in it, and where copies of known makes are
+ * possible, each of these. Likelihoods are arrays with one entry for each, world by world in the order of `WORLDS`.
  */
 export interface Hypotheses {
   /** How many qualities are told apart where the strands of the genuine or the copied side hang together, else 1. */
   genuineNodes: number;
   counterfeitNodes: number;
+  /** How many known makes the goods may be of; they stand behind the qualities of the worlds with copied goods. */
+  makes: number;
   /** Where each world's entries begin. */
   from: PerWorld;
   count: number;
+  /** How likely each is in its world before anything was seen. */
+  weights: Float64Array;
 }
 
 /** True for worlds in which what hangs together is a genuine item as a whole. */
 const wholeGenuine = (world: string): boolean => world === 'own' || world === 'repackedGenuine';
 
-export function hypothesesOf({ genuine, counterfeit }: Quality): Hypotheses {
+/** True for worlds in which the goods are a copy. */
+const copiedGoods = (world: string): boolean => world === 'transplanted' || world === 'copied';
+
+/** @param makes how likely a copy is of each known make; what is left of 1 is of none of them */
+export function hypothesesOf({ genuine, counterfeit }: Quality, makes: readonly number[] = []): Hypotheses {
   const genuineNodes = genuine > 0 ? QUALITY_NODES.length : 1;
   const counterfeitNodes = counterfeit > 0 ? QUALITY_NODES.length : 1;
   const from = { own: 0, repackedGenuine: 0, repackedMade: 0, transplanted: 0, copied: 0 };
-  let count = 0;
+  const unknown = 1 - makes.reduce((sum, share) => sum + share, 0);
+  const weights: number[] = [];
   for (const world of WORLDS) {
-    from[world] = count;
-    count += wholeGenuine(world) ? genuineNodes : counterfeitNodes;
+    from[world] = weights.length;
+    const nodes = wholeGenuine(world) ? genuineNodes : counterfeitNodes;
+    const share = copiedGoods(world) ? unknown : 1;
+    for (let node = 0; node < nodes; node++) weights.push(share / nodes);
+    if (copiedGoods(world)) weights.push(...makes);
   }
-  return { genuineNodes, counterfeitNodes, from, count };
+  return {
+    genuineNodes,
+    counterfeitNodes,
+    makes: makes.length,
+    from,
+    count: weights.length,
+    weights: Float64Array.from(weights),
+  };
 }
 
-const nodesIn = ({ genuineNodes, counterfeitNodes }: Hypotheses, world: string): number =>
-  wholeGenuine(world) ? genuineNodes : counterfeitNodes;
+const entriesIn = ({ genuineNodes, counterfeitNodes, makes }: Hypotheses, world: string): number =>
+  wholeGenuine(world) ? genuineNodes : counterfeitNodes + (copiedGoods(world) ? makes : 0);
 
 /**
  * P of each hypothesis: the prior times what was seen, normalised to a sum of 1.
@@ -38,14 +57,15 @@ const nodesIn = ({ genuineNodes, counterfeitNodes }: Hypotheses, world: string):
  * @param logs log-likelihoods, one for each hypothesis
  */
 export function updateAll(hypotheses: Hypotheses, prior: PerWorld, logs: Float64Array): Float64Array {
-  const after = new Float64Array(hypotheses.count);
+  const { from, count, weights } = hypotheses;
+  const after = new Float64Array(count);
   let largest = Number.NEGATIVE_INFINITY;
   for (const log of logs) if (log > largest) largest = log;
   let sum = 0;
   for (const world of WORLDS) {
-    const [from, nodes] = [hypotheses.from[world], nodesIn(hypotheses, world)];
-    for (let at = from; at < from + nodes; at++) {
-      const value = (prior[world] / nodes) * Math.exp((logs[at] as number) - largest);
+    const end = from[world] + entriesIn(hypotheses, world);
+    for (let at = from[world]; at < end; at++) {
+      const value = prior[world] * (weights[at] as number) * Math.exp((logs[at] as number) - largest);
       after[at] = value;
       sum += value;
     }
@@ -58,10 +78,16 @@ export function updateAll(hypotheses: Hypotheses, prior: PerWorld, logs: Float64
 export function worldsOf(hypotheses: Hypotheses, each: Float64Array): PerWorld {
   const worlds = { own: 0, repackedGenuine: 0, repackedMade: 0, transplanted: 0, copied: 0 };
   for (const world of WORLDS) {
-    const [from, nodes] = [hypotheses.from[world], nodesIn(hypotheses, world)];
-    for (let at = from; at < from + nodes; at++) worlds[world] += each[at] as number;
+    const begin = hypotheses.from[world];
+    for (let at = begin; at < begin + entriesIn(hypotheses, world); at++) worlds[world] += each[at] as number;
   }
   return worlds;
+}
+
+/** What hypotheses come to, make by make. */
+export function makesOf({ from, counterfeitNodes, makes }: Hypotheses, each: Float64Array): number[] {
+  const at = (world: 'transplanted' | 'copied', make: number) => each[from[world] + counterfeitNodes + make] as number;
+  return Array.from({ length: makes }, (_, make) => at('transplanted', make) + at('copied', make));
 }
 
 /** The worlds after all that was seen. */

@@ -27,10 +27,16 @@ export function betasOf(
 
 /** Statistics without what was seen on other releases: all that a case of one release is weighed by. */
 export function ofRelease(statistics: TellStatistics, release: string | null): TellStatistics {
-  const { releases } = statistics;
-  const own = release === null ? undefined : releases?.counts[release];
-  if (!releases) return statistics;
-  return { ...statistics, releases: { ...releases, counts: release !== null && own ? { [release]: own } : {} } };
+  const { releases, makes } = statistics;
+  const only = <T>(by: Record<string, T>): Record<string, T> => {
+    const own = release === null ? undefined : by[release];
+    return release !== null && own !== undefined ? { [release]: own } : {};
+  };
+  return {
+    ...statistics,
+    ...(releases ? { releases: { ...releases, counts: only(releases.counts) } } : {}),
+    ...(makes ? { makes: { ...makes, releases: only(makes.releases) } } : {}),
+  };
 }
 
 /** What is known of a strand's classes now. */

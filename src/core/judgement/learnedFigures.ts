@@ -26,7 +26,7 @@ const months = (halfLife: number | null): string => (halfLife === null ? 'never'
  * @param peopleNames by id
  */
 export function learnedFigures(
-  { shares, quality, memory, releases, truthErrors, checkers }: TellStatistics,
+  { shares, quality, memory, releases, makes, truthErrors, checkers }: TellStatistics,
   rules: HouseRules,
   peopleNames: Record<string, string>,
 ): LearnedFigure[] {
@@ -70,6 +70,16 @@ export function learnedFigures(
       basis: 'what was foreseen of later items',
       holds: 'releases',
     });
+  if (makes) {
+    const copies = Object.values(makes.releases).reduce((sum, each) => sum + each.copies, 0);
+    figures.push({
+      name: 'copies come from makes that are known',
+      stated: 'no',
+      learned: makes.share === 0 ? 'no' : `up to ${percent(makes.share)}`,
+      basis: copies > 0 ? `${copies} confirmed copies, each foreseen from the others` : 'from 12 confirmed copies on',
+      holds: 'makes',
+    });
+  }
   if (truthErrors)
     figures.push({
       name: 'confirmed truths that are wrong',
@@ -98,6 +108,7 @@ export function holding(rules: HouseRules, what: keyof Frozen, held: boolean): H
     shares: true,
     truthErrors: 0,
     memory: true,
+    makes: true,
     releases: true,
     checkers: true,
   };

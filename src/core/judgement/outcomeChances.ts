@@ -10,6 +10,8 @@ import type { KnownShift } from './statistics';
 export interface OutcomeChances extends PerClass<number> {
   /** Where goods and packaging do not belong together; only link checks have it. */
   foreign: number;
+  /** By known make of copies, in their order; absent where none is known. */
+  makes?: readonly number[];
 }
 
 /** Logarithm of the factor in front of Student's t; a case asks for the same few again and again. */
@@ -103,14 +105,23 @@ export const counts = ({ mark }: Finding): boolean => mark === 'agrees' || mark 
 export function outcomeChances(finding: Finding, parameters: Parameters, rules: HouseRules): OutcomeChances | null {
   if (!counts(finding)) return null;
   const residual = residualOf(finding);
-  if (residual) return residualChances(residual, parameters.shift(finding), parameters.slips(finding));
+  const makes = parameters.makes?.differs(finding);
+  if (residual) {
+    const chances = residualChances(residual, parameters.shift(finding), parameters.slips(finding));
+    return makes ? { ...chances, makes: measuredByMake(makes, chances) } : chances;
+  }
   const differs = { ...parameters.differs(finding), foreign: 1 - rules.foreignAgrees };
-  if (finding.mark !== 'agrees') return differs;
+  if (finding.mark !== 'agrees') return makes ? { ...differs, makes } : differs;
   return {
     usual: 1 - differs.usual,
     offDay: 1 - differs.offDay,
     well: 1 - differs.well,
     poorly: 1 - differs.poorly,
     foreign: 1 - differs.foreign,
+    ...(makes ? { makes: makes.map((chance) => 1 - chance) } : {}),
   };
 }
+
+/** A make's measure is that of genuine items, or strays as a poor copy's does, as often as its copies differ there. */
+const measuredByMake = (differs: readonly number[], { usual, poorly }: OutcomeChances): number[] =>
+  differs.map((chance) => (1 - chance) * usual + chance * poorly);

@@ -3,6 +3,7 @@ import { type Beta, type ClassMix, likelyAtLeast, meanOf, type PerClass } from '
 import { EDITIONS, type Edition, NEWEST_EDITION } from './edition';
 import type { HouseRules } from './houseRules';
 import { betasOf, mixOf } from './learned';
+import { type KnownMakes, knownMakes } from './makes';
 import type { Quality } from './quality';
 import { recordedBy } from './slips';
 import type { KnownShift, TellStatistics } from './statistics';
@@ -16,6 +17,8 @@ export interface Parameters {
   quality: Quality;
   /** Share of measured values that are a slip of the hand. */
   slips(finding: Finding): number;
+  /** The makes of copies that are known of the release; null where there are none. */
+  makes: KnownMakes | null;
   /** Where known counterfeits of this release lie in that measure; null where none is known. */
   shift(finding: Finding): KnownShift | null;
 }
@@ -40,11 +43,14 @@ export function parametersOf(
   rules: HouseRules,
   statistics: TellStatistics | null = null,
   edition: Edition = EDITIONS[NEWEST_EDITION],
+  release: string | null = null,
 ): Parameters {
   const quality = qualityOf({ rules, statistics, edition });
   const shares = new Map<string, StrandShares>();
+  const makes = knownMakes(release, rules, statistics, edition);
   return {
     quality,
+    makes,
     differs: (finding) => {
       const { usual, offDay, well, poorly } = betasOf(finding, rules, statistics, edition.number);
       const recorded = recordedBy(finding, statistics, edition, rules.frozen?.checkers === true);
@@ -60,7 +66,7 @@ export function parametersOf(
       if (known) return known;
       const { wellCopied, offDay } = mixOf(strand, rules, statistics);
       const mix: ClassMix<number> = { wellCopied: meanOf(wellCopied), offDay: meanOf(offDay) };
-      const found = strandShares(mix, quality);
+      const found = strandShares(mix, quality, makes?.shares.length);
       shares.set(strand, found);
       return found;
     },

@@ -42,8 +42,17 @@ export function readChain(reading: CrossReading, findings: Finding[], context: R
   const observations = observeTraits(reading, findings);
   const fit = fitVariants(context.release?.variants ?? [], observations);
   const open = observations.length === 0 || fit.fits.length === 0;
-  return { says: open ? 'open' : fit.holds ? 'holds' : 'broken', observations, fit };
+  if (open) return { says: 'open', observations, fit };
+  // A variant that the record does not know yet may account for it.
+  const broken = context.release?.incomplete ? 'open' : 'broken';
+  return { says: fit.holds ? 'holds' : broken, observations, fit };
 }
+
+/** What the chain school says, in a word or two. */
+export const chainWords = ({ says, observations, fit }: ChainReading): string => {
+  if (says !== 'open') return says;
+  return observations.length > 0 && fit.fits.length > 0 ? 'not all known' : 'nothing seen';
+};
 
 const listed = (sets: ChainFit['mends']): string =>
   sets.map((set) => set.map((seen) => seen.label).join(' and ')).join(', or on ');

@@ -1,7 +1,9 @@
 import type { CaseFile } from '../casefile/caseFile';
 import { expectedFigure, type Finding } from '../checks/finding';
+import type { KnownCopy } from '../releases/knownCopy';
 import type { Assessment } from './assess';
 import { formatShare, formatShareAgainst, type GoodsDecision, type PackagingDecision } from './decide';
+import { NAMED_FROM, nameOfMake } from './resemblance';
 import type { CheckWeight } from './weigh';
 
 /** The verdict on the goods in words. */
@@ -72,7 +74,7 @@ export function findingWords({ check, mark, choice, value, nominal, reason, left
 }
 
 export interface VerdictSentence {
-  about: 'goods' | 'sure' | 'packaging' | 'for' | 'against' | 'parting' | 'open' | 'limits' | 'law';
+  about: 'goods' | 'sure' | 'packaging' | 'for' | 'against' | 'make' | 'parting' | 'open' | 'limits' | 'law';
   text: string;
 }
 
@@ -134,10 +136,22 @@ export function forAndAgainst({ weighing }: Assessment): { speaksFor: CheckWeigh
   };
 }
 
+/** Nobody is told of a make while the goods are likelier genuine. */
+const MAKES_SAID_BELOW = 0.5;
+
+/** Which known make of copies the goods resemble, and how surely; null where nothing is known, or nothing to be said. */
+export function makeSentence({ resemblance, goods }: Assessment, copies: KnownCopy[]): string | null {
+  if (!resemblance || goods.p >= MAKES_SAID_BELOW) return null;
+  const { make, p } = resemblance;
+  if (p <= NAMED_FROM)
+    return 'It resembles none of the makes of copies that are known of this release enough to be named.';
+  return `It resembles the copies called ${nameOfMake(make, copies)}, ${Math.round(100 * p)} % sure; met in ${make.cases.length === 1 ? 'one case' : `${make.cases.length} cases`} before.`;
+}
+
 /**
  * The verdict as a person reads it: what is decided, why, how sure, what was not looked at.
  */
-export function verdictSentences(file: CaseFile, assessment: Assessment): VerdictSentence[] {
+export function verdictSentences(file: CaseFile, assessment: Assessment, copies: KnownCopy[] = []): VerdictSentence[] {
   const { findings, parting } = assessment;
   const { speaksFor, speaksAgainst } = forAndAgainst(assessment);
   const open = findings.filter(({ mark }) => mark === 'open');
@@ -151,6 +165,8 @@ export function verdictSentences(file: CaseFile, assessment: Assessment): Verdic
     sentences.push({ about: 'for', text: `What speaks most for the goods: ${listed(speaksFor)}.` });
   if (speaksAgainst.length > 0)
     sentences.push({ about: 'against', text: `What speaks most against them: ${listed(speaksAgainst)}.` });
+  const make = makeSentence(assessment, copies);
+  if (make) sentences.push({ about: 'make', text: make });
   if (parting) sentences.push({ about: 'parting', text: parting });
   if (open.length > 0) {
     const names = open.slice(0, 6).map(({ check }) => check.name.toLowerCase());

@@ -34,6 +34,28 @@ export interface ReleaseStatistics {
   counts: Record<string, Record<string, PerClass<Beta>>>;
 }
 
+/** A make of copies as it was learned: what its copies showed. */
+export interface LearnedMake {
+  /** Stays the same from one learning to the next, as far as its cases do. */
+  id: string;
+  /** Numbers of the confirmed cases that it is made of. */
+  cases: string[];
+  /** Check id to how many of them differed and agreed. */
+  seen: Record<string, [differs: number, agrees: number]>;
+}
+
+/** How a make's chances are known before it is met: as in genuine items or a slip of this make, or just like any copy. */
+export type MakePriorName = 'slips' | 'plain';
+
+/** The makes of copies of a kind's releases. */
+export interface MakeStatistics {
+  /** How far a release's copies are of known makes, where very many are known; 0 where makes foresee nothing. */
+  share: number;
+  prior: MakePriorName;
+  /** Release id to several ways of sorting its confirmed copies into makes; the first is the likeliest, and has the names. */
+  releases: Record<string, { copies: number; samples: LearnedMake[][] }>;
+}
+
 /**
  * What confirmed cases taught about the checks of one kind of goods. A document: computed anew whenever a truth
  * is confirmed, pinned by verdicts. What the first edition did not learn is absent in its documents.
@@ -55,6 +77,7 @@ export interface TellStatistics {
   /** P(counterfeit) of what comes by the door, by channel and by the house's label of the seller. */
   shares?: { channels: Record<string, Beta>; sellers: Record<string, Beta> };
   releases?: ReleaseStatistics;
+  makes?: MakeStatistics;
   memory?: Memory;
   /** First day of the quarter from which on copies are of another generation; absent where none was noticed. */
   generation?: Day;

@@ -14,13 +14,18 @@ export type Products = Record<Bearing, OutcomeChances>;
 
 const NOTHING_SEEN: OutcomeChances = { usual: 1, offDay: 1, well: 1, poorly: 1, foreign: 1 };
 
-const times = (a: OutcomeChances, b: OutcomeChances): OutcomeChances => ({
-  usual: a.usual * b.usual,
-  offDay: a.offDay * b.offDay,
-  well: a.well * b.well,
-  poorly: a.poorly * b.poorly,
-  foreign: a.foreign * b.foreign,
-});
+const times = (a: OutcomeChances, b: OutcomeChances): OutcomeChances => {
+  const { makes } = b;
+  const both = a.makes && makes ? a.makes.map((chance, k) => chance * (makes[k] as number)) : (a.makes ?? makes);
+  return {
+    usual: a.usual * b.usual,
+    offDay: a.offDay * b.offDay,
+    well: a.well * b.well,
+    poorly: a.poorly * b.poorly,
+    foreign: a.foreign * b.foreign,
+    ...(both ? { makes: both } : {}),
+  };
+};
 
 /** The products with one more item. */
 export function multiply(products: Products, { bearing, chances }: StrandItem): Products {
@@ -43,12 +48,14 @@ export interface StrandShares extends ClassMix<number> {
   wellCopiedAt: readonly number[];
   /** What the shares by quality were made of. */
   ofItself: ClassMix<number>;
+  /** How many known makes the goods may be of. */
+  makes: number;
 }
 
 const mean = (values: readonly number[]) => values.reduce((sum, each) => sum + each, 0) / values.length;
 
 /** The shares of a strand whose items hang together as much as `quality` says. */
-export function strandShares({ offDay, wellCopied }: ClassMix<number>, quality: Quality): StrandShares {
+export function strandShares({ offDay, wellCopied }: ClassMix<number>, quality: Quality, makes = 0): StrandShares {
   const wellCopiedAt = sharesByQuality(wellCopied, quality.counterfeit);
   const offDayAt = quality.genuine === 0 ? [offDay] : sharesByQuality(1 - offDay, quality.genuine).map((u) => 1 - u);
   return {
@@ -57,6 +64,7 @@ export function strandShares({ offDay, wellCopied }: ClassMix<number>, quality: 
     offDayAt,
     wellCopiedAt,
     ofItself: { offDay, wellCopied },
+    makes,
   };
 }
 
@@ -74,20 +82,22 @@ const mixed = (share: number, yes: number, no: number): number => share * yes + 
  */
 export function likelihoods(products: Products, shares: StrandShares): Float64Array {
   const { goods: g, packaging: p, link: l } = products;
-  const { offDay, offDayAt, wellCopiedAt } = shares;
+  const { offDay, offDayAt, wellCopiedAt, makes } = shares;
   const [own, ownOff] = [g.usual * p.usual * l.usual, g.offDay * p.offDay * l.offDay];
   const [apart, apartOff] = [g.usual * p.usual * l.foreign, g.offDay * p.offDay * l.foreign];
   const genuineGoods = mixed(offDay, g.offDay, g.usual) * l.foreign;
   const genuinePackaging = mixed(offDay, p.offDay, p.usual) * l.foreign;
   const [well, poorly] = [g.well * p.well * l.well, g.poorly * p.poorly * l.poorly];
   const [genuineNodes, nodes] = [offDayAt.length, wellCopiedAt.length];
-  const each = new Float64Array(2 * genuineNodes + 3 * nodes);
+  const each = new Float64Array(2 * genuineNodes + 3 * nodes + 2 * makes);
   let at = 0;
   for (let i = 0; i < genuineNodes; i++) each[at++] = mixed(offDayAt[i] as number, ownOff, own);
   for (let i = 0; i < genuineNodes; i++) each[at++] = mixed(offDayAt[i] as number, apartOff, apart);
   for (let i = 0; i < nodes; i++) each[at++] = genuineGoods * mixed(wellCopiedAt[i] as number, p.well, p.poorly);
   for (let i = 0; i < nodes; i++) each[at++] = genuinePackaging * mixed(wellCopiedAt[i] as number, g.well, g.poorly);
+  for (let k = 0; k < makes; k++) each[at++] = genuinePackaging * (g.makes?.[k] ?? 1);
   for (let i = 0; i < nodes; i++) each[at++] = mixed(wellCopiedAt[i] as number, well, poorly);
+  for (let k = 0; k < makes; k++) each[at++] = (g.makes?.[k] ?? 1) * (p.makes?.[k] ?? 1) * (l.makes?.[k] ?? 1);
   for (at = 0; at < each.length; at++) each[at] = Math.max(FLOOR, each[at] as number);
   return each;
 }

@@ -19,7 +19,7 @@ export function verdictBody(
     pGenuine: round(goods.p, 4),
     interval: [round(goods.interval[0], 4), round(goods.interval[1], 4)],
     weight: round(weighing.weight, 1),
-    sentences: verdictSentences(file, assessment).map(({ text }) => text),
+    sentences: verdictSentences(file, assessment, grounds.release?.body.copies).map(({ text }) => text),
     pins: pinsOf(grounds),
   };
 }

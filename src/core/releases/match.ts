@@ -4,13 +4,12 @@ import { digitsForLetters, type GtinCorrection, type GtinReading, gtinCorrection
 import { normaliseStyleCode, styleCodeKey, styleSlips } from '../codes/styleCode';
 import { searchWords } from '../crossread/words';
 import { normaliseSize } from '../sizes/printedSize';
-import type { GoodsKind } from './release';
 import type { Meant, Vocabulary } from './vocabulary';
 
 /** What the index of release sizes knows of one size: enough to rank it and to show it. */
 export interface IndexedSize {
   releaseId: string;
-  kind: GoodsKind;
+  kind: string;
   makerName: string;
   name: string;
   styleCode: string;
@@ -21,7 +20,7 @@ export interface IndexedSize {
 }
 
 /** A release without a particular size, as found by style code or words. */
-export type IndexedRelease = Omit<IndexedSize, 'sizeKey' | 'gtin' | 'gtin14'> & { sizeKeys: string[] };
+export type IndexedRelease = Omit<IndexedSize, 'sizeKey' | 'gtin' | 'gtin14'> & { sizeKeys: string[]; retired?: true };
 
 /** What an index must answer for matching. The store has one in SQLite; tests have one in memory. */
 export interface ReleaseIndex {
@@ -45,7 +44,7 @@ export interface KnownOfItem {
 
 export interface Candidate {
   releaseId: string;
-  kind: GoodsKind;
+  kind: string;
   makerName: string;
   name: string;
   styleCode: string;
@@ -183,7 +182,10 @@ function matchWords(query: TypedWord[], release: IndexedRelease): Candidate | nu
 
 function matchStyle(query: string, release: IndexedRelease): Candidate | null {
   const { steps, distance } = align(normaliseStyleCode(release.styleCode), query);
-  if (distance === 0) return { ...release, sizeKey: null, score: 1, reason: 'style code as in the record' };
+  if (distance === 0) {
+    const reason = `style code as in the record${release.retired ? '; the record is out of use' : ''}`;
+    return { ...release, sizeKey: null, score: 1, reason };
+  }
   if (distance > Math.max(1, query.length / 4)) return null;
   const slips = steps.filter((step) => step.op !== 'same');
   const detail = slips

@@ -1,11 +1,12 @@
 import type { CheckDefinition } from '../checks/check';
 import type { DateOrder } from '../dates/dateOrder';
+import type { Day } from '../dates/day';
 import type { LeadTime } from '../dates/productionWindow';
+import type { KnownCopy } from './knownCopy';
+import type { ShelfItem } from './shelfItem';
+import type { Statement } from './statement';
 import type { Trait } from './trait';
 import type { Variant } from './variantFit';
-
-/** The five kinds of goods that Pinprick knows how to inspect. */
-export type GoodsKind = 'footwear' | 'apparel' | 'fragrance' | 'figure' | 'spirits';
 
 export interface Maker {
   id: string;
@@ -63,16 +64,25 @@ export interface BoxDimensions {
   height: number;
 }
 
+/** What an item costs new in the shops of a market. */
+export interface MarketPrice {
+  market: string;
+  amount: number;
+  /** ISO 4217. */
+  currency: string;
+}
+
 /** What is known of one product in one colour: the reference that an item is held against. */
 export interface Release {
   id: string;
-  kind: GoodsKind;
+  /** Id of the kind of goods. */
+  kind: string;
   maker: string;
   name: string;
   styleCode: string;
   colourName: string;
-  /** The first day on which it was sold anywhere. */
-  releaseDate: string;
+  /** The first day on which it was sold anywhere; null where nobody knows it, and nothing is held against it. */
+  releaseDate: Day | null;
   /** Markets where it was sold first on another day. */
   marketDates?: Record<string, string>;
   leadTime: LeadTime;
@@ -93,9 +103,21 @@ export interface Release {
   datesApart?: { days: number; source: string };
   dimensions?: BoxDimensions;
   materials?: string;
+  /** What it costs in shops, by market. */
+  prices?: MarketPrice[];
   checks: { add: CheckDefinition[]; off: string[] };
   /** Where the record comes from. */
   source: string;
+  /** Who says what of its parts. */
+  statements?: Statement[];
+  /** Items that are known to be genuine. */
+  shelf?: ShelfItem[];
+  /** Makes of copies that have been met. */
+  copies?: KnownCopy[];
+  /** Set where it does not know all: factories, variants, boxes and materials that it does not have may be genuine too. */
+  incomplete?: true;
+  /** Set where it is no longer proposed for new cases. */
+  retired?: { on: Day; why: string };
 }
 
 /** A revision of a document as it is kept; a verdict pins one by id, revision and hash. */

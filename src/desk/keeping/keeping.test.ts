@@ -172,7 +172,7 @@ describe('the check of a desk', () => {
       'a document that was changed',
       () =>
         at.desk.store.sequelize.query(
-          `UPDATE documents SET body = replace(body, 'Veskarn', 'Veskarm') WHERE kind = 'maker' AND id = 'veskarn'`,
+          `UPDATE kept_documents SET body = replace(body, 'Veskarn', 'Veskarm') WHERE kind = 'maker' AND id = 'veskarn'`,
         ),
       /The maker “veskarn”, revision 1, was changed/,
     ],

@@ -12,6 +12,7 @@ import { formatShare } from '@/core/judgement/decide';
 import type { Grounds } from '@/core/judgement/grounds';
 import { handlingSentences } from '@/core/judgement/handling';
 import type { House } from '@/core/judgement/houseRules';
+import { chainWords } from '@/core/judgement/readings';
 import {
   findingWords,
   forAndAgainst,
@@ -487,7 +488,7 @@ function Readings({ assessment, file, grounds, madeAt, house, vouched }: ReportC
       'One fault',
       oneFault.faults.length === 0 ? 'no fault' : oneFault.faults.map(({ check }) => check.name).join(', '),
     ],
-    ['Chain', { holds: 'holds', broken: 'broken', open: 'nothing of it was seen' }[chain.says]],
+    ['Chain', chainWords(chain)],
     ['Where they part', parting ?? 'they do not'],
     [
       'House rules',

@@ -1,5 +1,4 @@
 import type { Migration } from '../migration';
-import { indexAllReleases } from '../releaseIndex';
 
 /** Words of releases for searching, by the row of their release; style codes with a character left out. */
 export const searchByWords: Migration = {
@@ -13,5 +12,4 @@ export const searchByWords: Migration = {
       PRIMARY KEY (slip, releaseId)) STRICT, WITHOUT ROWID`,
     'CREATE INDEX style_slips_by_release ON style_slips (releaseId)',
   ],
-  fill: indexAllReleases,
 };

@@ -19,7 +19,8 @@ interface CaseBookValue {
   number: string;
   file: CaseFile;
   grounds: Grounds;
-  record<T extends EventType>(type: T, body: EventBodies[T]): void;
+  /** Settles when it was sent, or could not be: whoever leaves the case with it waits for that. */
+  record<T extends EventType>(type: T, body: EventBodies[T]): Promise<void>;
   nameOf(person: string): string;
   /** Who could be asked for an opinion on it. */
   checkers: Person[];
@@ -61,8 +62,8 @@ export function CaseBook({
   const role = useMe()?.role ?? 'reader';
   const [refused, setRefused] = useState('');
   const record = useCallback(
-    <T extends EventType>(type: T, body: EventBodies[T]) => {
-      if (allowed(type)) add([{ id: newUuid(), type, body } as NewEvent]);
+    async <T extends EventType>(type: T, body: EventBodies[T]) => {
+      if (allowed(type)) await add([{ id: newUuid(), type, body } as NewEvent]);
       else setRefused(`You are here as ${role}, who ${ROLE_DOES[role]}. That was not entered.`);
     },
     [add, allowed, role],

@@ -12,6 +12,8 @@ const VIEWS = [
   { path: 'inspect', name: 'Inspect', key: 'i' },
   { path: 'verdict', name: 'Verdict', key: 'v' },
 ];
+/** Once it is known what the item is, there is something to learn from it. */
+const LEARN = { path: 'learn', name: 'Learn', key: 'l' };
 
 /** Where no size is claimed yet. */
 const OPEN = 'open';
@@ -30,6 +32,8 @@ export function CaseStrip() {
   useHotkeys('c', () => go('codes'), [number]);
   useHotkeys('i', () => go('inspect'), [number]);
   useHotkeys('v', () => go('verdict'), [number]);
+  const teaches = file.circumstances.reference === true || file.truth !== null;
+  useHotkeys('l', () => go('learn'), { enabled: teaches }, [number, teaches]);
   const sizes = [OPEN, ...(release?.sizes ?? []).map(({ key }) => key)].map((key) => ({ value: key, label: key }));
   const chooseSize = (key: string) => {
     if (!file.release) return;
@@ -87,7 +91,7 @@ export function CaseStrip() {
         </div>
       </div>
       <nav aria-label="Views of this case" className="mt-1.5 flex items-end gap-1">
-        {VIEWS.map((view) => (
+        {[...VIEWS, ...(teaches ? [LEARN] : [])].map((view) => (
           <Link
             key={view.path}
             href={`/case/${number}/${view.path}`}

@@ -19,7 +19,8 @@ export interface CaseLog {
   pending: NewEvent[];
   saving: boolean;
   trouble: SaveTrouble | null;
-  add(events: NewEvent[]): void;
+  /** Settles when they were sent, or could not be. */
+  add(events: NewEvent[]): Promise<void>;
   /** Try the pending events again, on top of whatever others added. */
   retry(): void;
   /** Let the pending events go. */
@@ -72,7 +73,7 @@ export function useCaseLog(initial: CaseFolder): CaseLog {
   const add = useCallback(
     (events: NewEvent[]) => {
       see(withPending(newest.current, events));
-      void flush();
+      return flush();
     },
     [flush, see],
   );

@@ -66,9 +66,17 @@ export function CheckList({
               </Link>
             ))}
           </nav>
-          <KeyLink hotkey="n" href={`/checks/${kind.id}/new`}>
-            New check
-          </KeyLink>
+          <span className="flex gap-5">
+            <KeyLink hotkey="n" href={`/checks/${kind.id}/new`}>
+              New check
+            </KeyLink>
+            <KeyLink hotkey="w" href={`/checks/${kind.id}/frame`}>
+              Layers and places
+            </KeyLink>
+            <KeyLink hotkey="c" href={`/checks/${kind.id}/frame?copy=1`}>
+              A new kind like it
+            </KeyLink>
+          </span>
         </div>
       </div>
       <div className="mb-4 flex flex-wrap items-center gap-x-6 gap-y-1">

@@ -66,6 +66,12 @@ export function Chains({ chain }: { chain: ChainReading }) {
           </tbody>
         </table>
       </div>
+      {chain.says === 'open' && !fit.holds && (
+        <p className="mt-2 max-w-[80ch]">
+          No variant that the record knows accounts for everything, and it does not know all of them: that says nothing
+          yet.
+        </p>
+      )}
       {chain.says === 'broken' && (
         <p className="mt-2 max-w-[80ch]">
           No single genuine variant accounts for everything. It would be mended by taking away{' '}

@@ -32,7 +32,7 @@ export function ChooseRelease({
         <h2 className="text-[15px] font-semibold">Which record does it belong to?</h2>
         {onCancel && (
           <Button look="quiet" onClick={onCancel}>
-            Keep the record it has
+            Leave it as it is
           </Button>
         )}
       </div>

@@ -48,6 +48,8 @@ export function CodesView({ today, first }: { today: Day; first: CodesReading })
   const lastCell = useRef<At | null>(null);
   const sealed = file.seal !== null || file.closed !== null;
   const { kind, release } = grounds;
+  /** An item to learn from has no record because its record is to come of it. */
+  const teaches = !release && file.circumstances.reference === true && !choosing;
   const { reading, doubts, chain, marks } = useCrossReading(file, grounds, facts, today, first);
   const advice = useMemo(() => {
     const belongings = kind.places
@@ -94,7 +96,7 @@ export function CodesView({ today, first }: { today: Day; first: CodesReading })
   useHotkeys('u', () => !sealed && undo());
   useWedge(
     (text) => {
-      if (!release) setScan({ text });
+      if (!release && !teaches) setScan({ text });
       else scans.take(text, lastCell.current?.place);
     },
     { onBroken: scans.broken },
@@ -127,7 +129,16 @@ export function CodesView({ today, first }: { today: Day; first: CodesReading })
   const refusals = [unread, ...Object.values(drafts).map(draftProblem)].filter((problem) => problem);
   return (
     <main className="mx-auto max-w-[1360px] px-5 py-4">
-      {(!release || choosing) && !sealed && (
+      {teaches && !sealed && (
+        <p className="mb-4 flex flex-wrap items-center gap-x-4">
+          There is no record of it yet. Read what is printed on it, answer what Inspect asks, and Learn makes the
+          record.
+          <Button look="quiet" onClick={() => setChoosing(true)}>
+            It has a record already
+          </Button>
+        </p>
+      )}
+      {((!release && !teaches) || choosing) && !sealed && (
         <ChooseRelease
           scan={scan}
           inputRef={field}
@@ -141,7 +152,7 @@ export function CodesView({ today, first }: { today: Day; first: CodesReading })
             setChoosing(false);
             setScan(null);
           }}
-          onCancel={release ? () => setChoosing(false) : undefined}
+          onCancel={choosing ? () => setChoosing(false) : undefined}
         />
       )}
       <div className="grid grid-cols-[minmax(0,1fr)_284px] gap-5 max-[1100px]:grid-cols-1">

@@ -18,7 +18,7 @@ const VIEWS = [
     href: '/releases',
     name: 'Records',
     key: 'r',
-    owns: (path: string) => /^\/(releases|schemes|charts|checks|rules|house|keeping|people)/.test(path),
+    owns: (path: string) => /^\/(releases|makers|library|schemes|charts|checks|rules|house|keeping|people)/.test(path),
   },
   { href: '/seen', name: 'Seen codes', key: 'e', owns: (path: string) => path.startsWith('/seen') },
 ];

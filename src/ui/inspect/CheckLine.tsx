@@ -2,7 +2,7 @@
 import { clsx } from 'clsx';
 import Link from 'next/link';
 import { memo, type ReactNode, useEffect, useRef } from 'react';
-import type { Finding } from '@/core/checks/finding';
+import { type Finding, unitOf } from '@/core/checks/finding';
 import { toolWords } from '@/core/checks/tools';
 import { MARK_WORDS } from '@/core/crossread/mark';
 import { findingWords } from '@/core/judgement/sentences';
@@ -26,6 +26,7 @@ function workingWords({ bearsOn, answer, g, c, support, source, seconds, tools }
 function answerWords(finding: Finding): string {
   const { check, mark, choice, value, nominal, reason } = finding;
   if (check.answer.form === 'codes') return mark === 'open' ? 'from the codes' : MARK_WORDS[mark];
+  if (finding.noFigure && value !== undefined) return `${value} ${unitOf(finding)}, nothing to hold it against`;
   if (mark === 'excused') return `excused: ${reason}`;
   if (finding.left)
     return `left ${finding.left}, right ${finding.right}${nominal ? ` ${nominal.unit}, ${MARK_WORDS[mark]}` : ''}`;

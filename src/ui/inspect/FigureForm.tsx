@@ -1,7 +1,7 @@
 'use client';
 import { type FormEvent, type Ref, useImperativeHandle, useRef, useState } from 'react';
 import { flushSync } from 'react-dom';
-import { type Finding, tolerancesOff } from '@/core/checks/finding';
+import { type Finding, tolerancesOff, unitOf } from '@/core/checks/finding';
 import { outcomeOf } from '@/core/checks/outcome';
 import { Button, Key } from '../controls/Button';
 import { MarkSign } from '../marks/MarkSign';
@@ -38,30 +38,30 @@ export function FigureForm({ finding, found: { left, measure }, blind, begin }: 
     if (digit !== undefined) flushSync(() => setText(digit));
     field.current?.focus();
   });
-  if (!nominal) return null;
+  const unit = unitOf(finding);
   const figure = Number(text.trim().replace(',', '.'));
   const sound =
     text.trim() !== '' &&
     Number.isFinite(figure) &&
     Math.abs(figure) <= 1e6 &&
     (answer.form !== 'count' || (Number.isInteger(figure) && figure >= 0));
-  const preview = sound && !blind ? outcomeOf(finding, { value: figure }) : null;
+  const preview = sound && !blind && nominal ? outcomeOf(finding, { value: figure }) : null;
 
   const keep = (event: FormEvent) => {
     event.preventDefault();
     if (!sound) {
       setTrouble(
-        `“${text.slice(0, 30)}” is no figure. Enter the value in ${nominal.unit}, for example ${nominal.value.toFixed(answer.form === 'count' ? 0 : 1)}.`,
+        `“${text.slice(0, 30)}” is no figure. Enter the value in ${unit}${nominal ? `, for example ${nominal.value.toFixed(answer.form === 'count' ? 0 : 1)}` : ''}.`,
       );
       return;
     }
     // A slip of the decimal point would weigh more than everything else; meant is what is entered twice.
-    if (entered.current !== text && tolerancesOff(figure, nominal) > SLIP) {
+    if (nominal && entered.current !== text && tolerancesOff(figure, nominal) > SLIP) {
       entered.current = text;
       setTrouble(
         blind
-          ? `Is it really ${text.trim()} ${nominal.unit}? Enter again keeps it; or type it anew.`
-          : `${text.trim()} ${nominal.unit} is far from ${nominal.value.toFixed(1)} ${nominal.unit}. Enter again keeps it; or type it anew.`,
+          ? `Is it really ${text.trim()} ${unit}? Enter again keeps it; or type it anew.`
+          : `${text.trim()} ${unit} is far from ${nominal.value.toFixed(1)} ${unit}. Enter again keeps it; or type it anew.`,
       );
       field.current?.select();
       return;
@@ -83,13 +83,14 @@ export function FigureForm({ finding, found: { left, measure }, blind, begin }: 
         value={text}
         onChange={(event) => setText(event.target.value)}
         onKeyDown={(event) => event.key === 'Escape' && event.currentTarget.blur()}
-        aria-label={`${check.name} in ${nominal.unit}`}
+        aria-label={`${check.name} in ${unit}`}
         placeholder={sides ? (left === null ? 'left' : 'right') : 'value'}
         className="h-10 w-28 border border-line bg-ground px-2 font-mono text-[18px] outline-none focus:border-accent"
       />
       <span>
         {answer.form === 'quantity' ? `± ${answer.uncertainty} ` : ''}
-        {nominal.unit}
+        {unit}
+        {!nominal && <span className="ml-3 text-soft">the record has no figure yet; it is kept and tells nothing</span>}
       </span>
       {preview && <MarkSign mark={preview} />}
       <Button type="submit" look="act">

@@ -8,6 +8,7 @@ import { Later } from '../controls/Later';
 import { MarkLegend } from '../marks/MarkSign';
 import { useWedge } from '../scan/useWedge';
 import { type AnswerActions, AnswerRow } from './AnswerRow';
+import { Beside } from './Beside';
 import { CheckLine } from './CheckLine';
 import { CheckPhotos } from './CheckPhotos';
 import { Layers } from './Layers';
@@ -99,6 +100,7 @@ export function InspectView() {
             <ListingForm key={file.seq} />
           </Later>
         )}
+        <Beside />
         <ul className="border-t">
           {shown.map((finding) => {
             const { check, mark } = finding;
@@ -112,7 +114,9 @@ export function InspectView() {
                 codesPath={codesPath}
                 onFocus={goTo}
               >
-                {!focused ? null : mark === 'excused' && file.findings[check.id]?.state !== 'excused' ? (
+                {!focused ? null : mark === 'excused' &&
+                  !finding.noFigure &&
+                  file.findings[check.id]?.state !== 'excused' ? (
                   <p className="text-soft">Excused: {finding.reason}.</p>
                 ) : (
                   <AnswerRow

@@ -2,6 +2,7 @@
 import type { ReactNode } from 'react';
 import { formatShareAgainst } from '@/core/judgement/decide';
 import type { Leaning } from '@/core/judgement/leaning';
+import { chainWords } from '@/core/judgement/readings';
 import {
   findingWords,
   forAndAgainst,
@@ -112,7 +113,6 @@ function Question({
 export function ThreeReadings({ said = true }: { said?: boolean }) {
   const { assessment } = useStanding();
   const { goods, oneFault, chain, parting } = assessment;
-  const chainWords = { holds: 'holds', broken: 'broken', open: 'nothing seen' };
   const readings = [
     ['Weighing', GOODS_WORDS[goods.decision]],
     [
@@ -123,7 +123,7 @@ export function ThreeReadings({ said = true }: { said?: boolean }) {
           ? 'one fault'
           : `${oneFault.faults.length} faults`,
     ],
-    ['Chain', chainWords[chain.says]],
+    ['Chain', chainWords(chain)],
   ];
   return (
     <div>

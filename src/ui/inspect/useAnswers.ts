@@ -28,11 +28,12 @@ export function useAnswers({ current, goTo, advance }: Walk): Answers {
     !sealed &&
     current !== undefined &&
     current.check.answer.form !== 'codes' &&
-    (current.mark !== 'excused' || file.findings[id]?.state === 'excused');
+    (current.mark !== 'excused' || current.noFigure === true || file.findings[id]?.state === 'excused');
   const keep: typeof record = (type, body) => {
-    record(type, body);
+    const sent = record(type, body);
     answered.current.push(id);
     advance();
+    return sent;
   };
   const found = useFound(answerable ? current : undefined, (answer) =>
     keep('findingRecorded', { check: id, ...answer }),

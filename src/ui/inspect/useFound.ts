@@ -24,7 +24,10 @@ export function useFound(finding: Finding | undefined, keep: (answer: RecordedFi
   const left = half && half.check === finding?.check.id ? half.left : null;
   const answer = finding?.check.answer;
   const find = (found: Omit<RecordedFinding, 'outcome'>) => {
-    const outcome = finding ? outcomeOf(finding, found) : null;
+    if (!finding) return;
+    // A figure that the record has nothing to say of is kept, and tells nothing yet.
+    const measuredOnly = found.value !== undefined && !finding.nominal;
+    const outcome = measuredOnly ? 'cantTell' : outcomeOf(finding, found);
     if (!outcome) return;
     setHalf(null);
     keep({ outcome, ...found });

@@ -61,8 +61,8 @@ export function useWalk(): Walk {
   };
   const advance = () => {
     // The marks follow an answer a moment later: what is in the file already is no longer open.
-    const free = ({ check, mark }: Finding, i: number) =>
-      mark === 'open' &&
+    const free = ({ check, mark, noFigure }: Finding, i: number) =>
+      (mark === 'open' || (noFigure === true && file.circumstances.reference === true)) &&
       !file.findings[check.id] &&
       check.answer.form !== 'codes' &&
       i !== index &&

@@ -8,7 +8,7 @@ import { TextField } from '../controls/TextField';
 import { useInstant } from '../house/House';
 import { useMay } from '../people/Me';
 import { Part } from '../records/Part';
-import { RecordTabs } from '../records/RecordTabs';
+import { RecordsPage } from '../records/RecordsPage';
 import { post, request } from '../request';
 import { ageWords } from './ageWords';
 import type { Keeping } from './keeping';
@@ -57,14 +57,7 @@ export function KeepingView({ first }: { first: Keeping }) {
   const alarm = trouble || state.trouble || clock;
 
   return (
-    <main className="mx-auto max-w-[1360px] px-5 py-4">
-      <RecordTabs />
-      <h1 className="mb-3 text-lg font-semibold">Keeping</h1>
-      {alarm && (
-        <p role="alert" className="mb-3 max-w-[80ch] text-differs">
-          {alarm}
-        </p>
-      )}
+    <RecordsPage title="Keeping" trouble={alarm}>
       <div className="grid gap-x-10 gap-y-6 lg:grid-cols-2">
         <Part title="Backup">
           {folder ? (
@@ -205,6 +198,6 @@ export function KeepingView({ first }: { first: Keeping }) {
           </p>
         </Part>
       </div>
-    </main>
+    </RecordsPage>
   );
 }

@@ -2,7 +2,7 @@
 import { useState } from 'react';
 import type { PeopleState } from '@/core/people/peopleState';
 import { Part } from '../records/Part';
-import { RecordTabs } from '../records/RecordTabs';
+import { RecordsPage } from '../records/RecordsPage';
 import { post } from '../request';
 import { useMay, useProve } from './Me';
 import { OwnSignIn } from './OwnSignIn';
@@ -39,14 +39,7 @@ export function PeopleView({ first }: { first: PeopleState }) {
   const change = (what: object) => send('/api/people', { change: what, from: state.revision });
 
   return (
-    <main className="mx-auto max-w-[1360px] px-5 py-4">
-      <RecordTabs />
-      <h1 className="mb-3 text-lg font-semibold">People</h1>
-      {trouble && (
-        <p role="alert" className="mb-3 max-w-[80ch] text-differs">
-          {trouble}
-        </p>
-      )}
+    <RecordsPage title="People" trouble={trouble}>
       <div className="grid gap-x-10 gap-y-6 lg:grid-cols-[minmax(0,1.6fr)_minmax(0,1fr)]">
         <Part title="Who works here">
           <RosterTable
@@ -79,6 +72,6 @@ export function PeopleView({ first }: { first: PeopleState }) {
           </div>
         )}
       </div>
-    </main>
+    </RecordsPage>
   );
 }

@@ -3,7 +3,6 @@ import { useRouter } from 'next/navigation';
 import { type FormEvent, useState } from 'react';
 import { v4 as newUuid } from 'uuid';
 import type { Circumstances } from '@/core/casefile/events/circumstancesStated';
-import type { GoodsKind } from '@/core/releases/release';
 import { CircumstanceChoices } from '../casebook/CircumstanceChoices';
 import { USUAL } from '../casebook/circumstances';
 import { Button, Key } from '../controls/Button';
@@ -12,17 +11,10 @@ import { Sheet } from '../controls/Sheet';
 import { useMay } from '../people/Me';
 import { post } from '../request';
 import type { Pick } from '../scan/ReleaseFinder';
+import { useKinds } from './useKinds';
 
 /** An item about to be opened: with the release that was picked, or with only its words. */
 export type Intake = { pick: Pick } | { pick: null; query: string };
-
-const KINDS: { value: GoodsKind; label: string }[] = [
-  { value: 'footwear', label: 'footwear' },
-  { value: 'apparel', label: 'apparel' },
-  { value: 'fragrance', label: 'fragrance' },
-  { value: 'figure', label: 'boxed figure' },
-  { value: 'spirits', label: 'sealed spirit' },
-];
 
 /** The last step before a case: which size, and where the item comes from. */
 export function OpenCaseSheet({ intake, onClose }: { intake: Intake; onClose: () => void }) {
@@ -32,7 +24,9 @@ export function OpenCaseSheet({ intake, onClose }: { intake: Intake; onClose: ()
   const query = intake.pick?.query ?? ('query' in intake ? intake.query : '');
   const [caseId] = useState(() => newUuid());
   const [sizeKey, setSizeKey] = useState(candidate?.sizeKey ?? '');
-  const [kind, setKind] = useState<GoodsKind>('footwear');
+  const kinds = useKinds(candidate === undefined);
+  const [chosen, setKind] = useState('');
+  const kind = chosen || (kinds[0]?.value ?? '');
   const [circumstances, setCircumstances] = useState<Circumstances>(USUAL);
   const [trouble, setTrouble] = useState('');
   const [sending, setSending] = useState(false);
@@ -78,7 +72,7 @@ export function OpenCaseSheet({ intake, onClose }: { intake: Intake; onClose: ()
               “{query}” <span className="text-soft">without a release record; one can be chosen later.</span>
             </p>
             <div>
-              <Choice label="Kind of goods" value={kind} options={KINDS} onChange={setKind} />
+              <Choice label="Kind of goods" value={kind} options={kinds} onChange={setKind} />
             </div>
           </div>
         )}

@@ -5,8 +5,10 @@ import { useMay, useMe } from '../people/Me';
 
 const TABS = [
   { href: '/releases', name: 'Releases', deed: 'editRecords' },
+  { href: '/makers', name: 'Makers', deed: 'editRecords' },
   { href: '/schemes', name: 'Code schemes', deed: 'editRecords' },
   { href: '/charts', name: 'Size charts', deed: 'editRecords' },
+  { href: '/library', name: 'Library', deed: 'editRecords' },
   { href: '/checks', name: 'Checks', deed: 'editChecks' },
   { href: '/rules', name: 'House rules', deed: 'editHouse' },
   { href: '/house', name: 'The house', deed: 'editHouse' },

@@ -7,7 +7,8 @@ export interface Saving {
   /** What the server said against it, or that it is kept; empty before. */
   message: string;
   failed: boolean;
-  save(path: string, payload: unknown, href: string): Promise<void>;
+  /** @param before done once it is kept, before its page is gone to */
+  save(path: string, payload: unknown, href: string, before?: () => Promise<void>): Promise<void>;
 }
 
 /** An id for a new record, from its name. */
@@ -24,10 +25,11 @@ export const recordId = (name: string): string =>
 export function useSaveRecord(): Saving {
   const router = useRouter();
   const [state, setState] = useState({ message: '', failed: false });
-  const save = async (path: string, payload: unknown, href: string) => {
+  const save = async (path: string, payload: unknown, href: string, before?: () => Promise<void>) => {
     try {
       const { revision } = await post<{ revision: number }>(path, payload);
       setState({ message: `Kept as revision ${revision}.`, failed: false });
+      await before?.();
       router.replace(href);
       router.refresh();
     } catch (error) {

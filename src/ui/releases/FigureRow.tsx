@@ -55,7 +55,7 @@ export function FigureRow({
   return (
     <li className="grid gap-2 border-b py-2" data-measure={id}>
       <div className="flex flex-wrap items-end gap-2">
-        <div className="w-40">
+        <div className="w-36">
           <p className="font-semibold">{id.replaceAll('-', ' ')}</p>
           {next && (
             <button
@@ -102,7 +102,7 @@ export function FigureRow({
         )}
         <TextField
           label="known from"
-          wide
+          className="w-60"
           value={measure.source}
           maxLength={200}
           onChange={({ target }) => set({ source: target.value })}

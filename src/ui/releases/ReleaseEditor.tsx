@@ -1,156 +1,187 @@
 'use client';
-import { PencilLine, Plus } from 'lucide-react';
-import Link from 'next/link';
 import { useState } from 'react';
 import type { KindDefinition } from '@/core/checks/check';
 import { checkKind, releaseProblems } from '@/core/checks/checkKind';
 import { checksFor } from '@/core/checks/findings';
-import type { NominalMeasure, Release } from '@/core/releases/release';
+import type { Maker, Release } from '@/core/releases/release';
+import { releaseGaps } from '@/core/releases/releaseGaps';
+import { releaseRemarks } from '@/core/releases/releaseRemarks';
+import { releaseSizeProblems } from '@/core/releases/releaseSizeProblems';
+import { contradictions } from '@/core/releases/statement';
+import type { SizeChart } from '@/core/sizes/sizeChart';
 import { LabelledChoice } from '../controls/LabelledChoice';
-import { RemoveButton } from '../controls/RemoveButton';
-import { Tick } from '../controls/Tick';
 import { EditorHead } from '../records/EditorHead';
 import { RecordTabs } from '../records/RecordTabs';
 import { SaveNotice } from '../records/SaveNotice';
-import { useSaveRecord } from '../records/useSaveRecord';
-import { FigureRow } from './FigureRow';
+import { recordId, useSaveRecord } from '../records/useSaveRecord';
+import { ChecksPart } from './parts/ChecksPart';
+import { CopiesPart } from './parts/CopiesPart';
+import { FiguresPart } from './parts/FiguresPart';
+import { NamesPart } from './parts/NamesPart';
+import { PacksPart } from './parts/PacksPart';
+import { RetiredPart } from './parts/RetiredPart';
+import { ShelfPart } from './parts/ShelfPart';
+import { SizesPart } from './parts/SizesPart';
+import { StatementsPart } from './parts/StatementsPart';
+import { TimesPart } from './parts/TimesPart';
+import { VariantsPart } from './parts/VariantsPart';
+import { useClashes } from './useClashes';
 
-const LINK = 'inline-flex min-h-9 items-center gap-1.5 text-accent underline-offset-4 hover:underline';
+/** Where the parts of a long page are. */
+const PARTS = [
+  { id: 'names', name: 'Names' },
+  { id: 'times', name: 'Dates' },
+  { id: 'sizes', name: 'Sizes' },
+  { id: 'variants', name: 'Factories and variants' },
+  { id: 'packs', name: 'Box, materials, prices' },
+  { id: 'figures', name: 'Figures' },
+  { id: 'shelf', name: 'Shelf' },
+  { id: 'copies', name: 'Known copies' },
+  { id: 'statements', name: 'Who says so' },
+  { id: 'own-checks', name: 'Checks of its own' },
+  { id: 'checks', name: 'Checks of its kind' },
+  { id: 'retired', name: 'Out of use' },
+];
 
-/** What a release says of its own: its figures, which checks of its kind are asked, and which are added. */
+/** A release record as it is edited, all of its parts on one page in the order in which it is read. */
 export function ReleaseEditor({
   release: kept,
   revision,
-  kind,
+  kinds,
+  makers,
+  charts,
+  today,
+  inCase = false,
+  back,
+  onKept,
 }: {
   release: Release;
+  /** 0 for one that is not kept yet. */
   revision: number;
-  kind: KindDefinition;
+  /** Of a kept record its own kind only: what is asked of it hangs on that. */
+  kinds: KindDefinition[];
+  makers: Maker[];
+  charts: SizeChart[];
+  today: string;
+  /** It stands inside a case, under the case's own views. */
+  inCase?: boolean;
+  /** Where the way back leads, if not to the record. */
+  back?: string;
+  /** What is to be done with the record once it is kept. */
+  onKept?: (id: string) => Promise<void>;
 }) {
   const [release, setRelease] = useState(kept);
   const { save, message, failed } = useSaveRecord();
-  const { nominal, checks } = release;
-  const setNominal = (next: Record<string, NominalMeasure>) => setRelease({ ...release, nominal: next });
-  const setChecks = (change: Partial<Release['checks']>) =>
-    setRelease({ ...release, checks: { ...checks, ...change } });
-  const figures = Object.values(nominal);
-  const said = figures.find(({ atSize }) => atSize !== undefined)?.atSize;
-  const middle = Number(release.sizes[Math.floor(release.sizes.length / 2)]?.key);
-  const middleSize = release.chart === null ? null : (said ?? (middle || 0));
+  const clashes = useClashes(release);
+  const isKept = revision > 0;
+  const kind = kinds.find(({ id }) => id === release.kind) ?? (kinds[0] as KindDefinition);
+  const maker = makers.find(({ id }) => id === release.maker) ?? null;
+  const chart = charts.find(({ id }) => id === release.chart) ?? null;
+  const set = (change: Partial<Release>) => setRelease((old) => ({ ...old, ...change }));
+  const gaps = releaseGaps(release);
   const wrong = [
-    ...(figures.some(({ unit }) => unit.trim() === '') ? ['A figure has no unit.'] : []),
-    ...(figures.some(({ source }) => source.trim() === '') ? ['A figure does not say where it is known from.'] : []),
-    ...new Set([...releaseProblems(release), ...checkKind({ ...kind, checks: checksFor(kind, release) })]),
+    ...new Set([
+      ...gaps,
+      ...releaseSizeProblems({ sizes: release.sizes.filter(({ gtin }) => gtin !== '') }),
+      ...releaseProblems(release),
+      ...checkKind({ ...kind, checks: checksFor(kind, release) }),
+    ]),
   ];
-  const measured = kind.checks.flatMap(({ answer, name }) =>
-    'measure' in answer && !nominal[answer.measure] ? [{ value: answer.measure, label: name }] : [],
-  );
-  const own = new Set(checks.add.map(({ id }) => id));
-  const keep = () =>
-    void save('/api/records', { kind: 'release', body: release, from: revision }, `/releases/${release.id}`);
-  const checkPath = (id: string) => `/releases/${release.id}/checks/${encodeURIComponent(id)}`;
+  const open = contradictions(release).length;
+  const odd = [
+    ...Object.entries(clashes).map(([key, sentence]) => `Size ${key}: ${sentence}`),
+    ...releaseRemarks(release, chart, maker),
+    ...(open > 0
+      ? [
+          `${open === 1 ? 'One statement says' : `${open} statements say`} otherwise than the record; nobody has decided.`,
+        ]
+      : []),
+  ];
+  const keep = () => {
+    const id = isKept ? release.id : recordId(`${release.maker} ${release.styleCode}`);
+    void save('/api/records', { kind: 'release', body: { ...release, id }, from: revision }, `/releases/${id}`, () =>
+      Promise.resolve(onKept?.(id)),
+    );
+  };
+  const part = { release, kind, maker, chart, set };
   return (
     <main className="mx-auto max-w-[1360px] px-5 py-4">
-      <RecordTabs />
+      {!inCase && <RecordTabs />}
       <EditorHead
         deed="editRecords"
         saveName="Save record"
-        back={`/releases/${release.id}`}
+        back={back ?? (isKept ? `/releases/${release.id}` : '/releases')}
         wrong={wrong}
         onSave={keep}
       >
-        <strong className="font-semibold">{release.name}</strong>, {release.colourName}{' '}
-        <span className="font-mono text-[17px] text-soft">{release.styleCode}</span>
-      </EditorHead>
-      <div className="mb-5 grid gap-3">
-        <SaveNotice wrong={wrong} message={message} failed={failed} />
-      </div>
-      <section className="mb-7">
-        <h2 className="border-b pb-1 text-[15px] font-semibold">Figures</h2>
-        <ul>
-          {Object.entries(nominal).map(([id, measure]) => (
-            <FigureRow
-              key={id}
-              id={id}
-              measure={measure}
-              variants={release.variants}
-              middleSize={middleSize}
-              onChange={(next) => setNominal({ ...nominal, [id]: next })}
-              onRemove={() => setNominal(Object.fromEntries(Object.entries(nominal).filter(([each]) => each !== id)))}
-            />
-          ))}
-        </ul>
-        {measured.length > 0 && (
-          <div className="mt-2">
-            <LabelledChoice
-              label="Add the figure of a check"
-              value=""
-              options={measured}
-              onChange={(measure) =>
-                setNominal({ ...nominal, [measure]: { value: 1, tolerance: 0.5, unit: 'mm', source: '' } })
-              }
-            />
-          </div>
+        {release.name ? (
+          <>
+            <strong className="font-semibold">{release.name}</strong>
+            {release.colourName && `, ${release.colourName}`}{' '}
+            <span className="font-mono text-[17px] text-soft">{release.styleCode}</span>
+          </>
+        ) : (
+          <strong className="font-semibold">A new release record</strong>
         )}
-      </section>
-      <section className="mb-7">
-        <h2 className="border-b pb-1 text-[15px] font-semibold">Checks of its own</h2>
-        <ul>
-          {checks.add.map(({ id, name, expected }) => (
-            <li key={id} className="flex items-center gap-3 border-b">
-              <Link href={checkPath(id)} className={LINK}>
-                {name}
-              </Link>
-              <span className="min-w-0 grow truncate text-[13px] text-soft">{expected}</span>
-              <RemoveButton
-                label={`Remove ${name}`}
-                onClick={() => setChecks({ add: checks.add.filter((each) => each.id !== id) })}
+      </EditorHead>
+      <div className="grid grid-cols-[minmax(0,1fr)_16rem] gap-8 max-lg:grid-cols-1">
+        <div className="grid min-w-0 content-start gap-7">
+          <div className="flex flex-wrap gap-3">
+            <LabelledChoice
+              label="Maker"
+              value={release.maker}
+              options={makers.map(({ id, name }) => ({ value: id, label: name }))}
+              onChange={(id) => set({ maker: id, chart: null })}
+            />
+            {kinds.length > 1 && (
+              <LabelledChoice
+                label="Kind of goods"
+                value={release.kind}
+                options={kinds.map(({ id, name }) => ({ value: id, label: name }))}
+                onChange={(id) => set({ kind: id })}
               />
-            </li>
-          ))}
-        </ul>
-        <Link href={checkPath('new')} className={LINK}>
-          <Plus size={16} aria-hidden /> Add a check
-        </Link>
-      </section>
-      <section>
-        <h2 className="border-b pb-1 text-[15px] font-semibold">
-          Checks of {kind.name.toLowerCase()}{' '}
-          <span className="font-normal text-soft">those without a tick are not asked of this release</span>
-        </h2>
-        {kind.layers.map((layer) => {
-          const inLayer = kind.checks.filter((check) => check.layer === layer.id);
-          if (inLayer.length === 0) return null;
-          return (
-            <fieldset key={layer.id} className="border-b py-1">
-              <legend className="float-left w-40 pt-2 text-soft">{layer.name}</legend>
-              <div className="grid grid-cols-[repeat(auto-fill,minmax(20rem,1fr))] gap-x-5">
-                {inLayer.map(({ id, name }) => (
-                  <div key={id} className="flex items-center">
-                    <Tick
-                      label={name}
-                      checked={!checks.off.includes(id)}
-                      onChange={(asked) =>
-                        setChecks({ off: asked ? checks.off.filter((each) => each !== id) : [...checks.off, id] })
-                      }
-                    />
-                    {!own.has(id) && (
-                      <Link
-                        href={checkPath(id)}
-                        className="flex size-9 items-center justify-center text-soft hover:text-accent"
-                        aria-label={`Own version of ${name}`}
-                        title="An own version for this release"
-                      >
-                        <PencilLine size={15} aria-hidden />
-                      </Link>
-                    )}
-                  </div>
+            )}
+          </div>
+          <NamesPart {...part} />
+          <TimesPart {...part} />
+          <SizesPart {...part} charts={charts} clashes={clashes} />
+          <VariantsPart {...part} />
+          <PacksPart {...part} />
+          <FiguresPart {...part} />
+          <ShelfPart {...part} />
+          <CopiesPart {...part} />
+          <StatementsPart {...part} today={today} />
+          <ChecksPart {...part} isKept={isKept} />
+          {isKept && <RetiredPart {...part} today={today} />}
+        </div>
+        <aside className="grid content-start gap-6 self-start lg:sticky lg:top-4">
+          <SaveNotice wrong={wrong} message={message} failed={failed} />
+          <nav aria-label="Parts of the record" className="max-lg:hidden">
+            <ul>
+              {PARTS.filter(({ id }) => isKept || id !== 'retired').map(({ id, name }) => (
+                <li key={id}>
+                  <a
+                    href={`#${id}`}
+                    className="block border-l-2 border-line py-1 pl-3 hover:border-accent hover:text-accent"
+                  >
+                    {name}
+                  </a>
+                </li>
+              ))}
+            </ul>
+          </nav>
+          {odd.length > 0 && (
+            <section aria-label="Odd, and it may be kept so">
+              <h2 className="mb-1 border-b pb-1 text-[15px] font-semibold">Odd, and it may be kept so</h2>
+              <ul className="grid gap-1.5">
+                {odd.map((sentence) => (
+                  <li key={sentence}>{sentence}</li>
                 ))}
-              </div>
-            </fieldset>
-          );
-        })}
-      </section>
+              </ul>
+            </section>
+          )}
+        </aside>
+      </div>
     </main>
   );
 }

@@ -4,6 +4,7 @@ import { useState } from 'react';
 import type { IndexedRelease } from '@/core/releases/match';
 import { ListLine } from '../controls/ListLine';
 import { useListKeys } from '../controls/useListKeys';
+import { KeyLink } from '../records/KeyLink';
 import { RecordTabs } from '../records/RecordTabs';
 
 const COLUMNS = 'grid-cols-[10rem_minmax(0,1fr)_minmax(0,1fr)_9rem_minmax(0,1.2fr)]';
@@ -26,13 +27,18 @@ export function ReleaseList({ releases }: { releases: IndexedRelease[] }) {
         <h1 className="text-lg font-semibold">
           Release records <span className="font-normal text-soft">{shown.length}</span>
         </h1>
-        <input
-          value={words}
-          onChange={(event) => setWords(event.target.value)}
-          aria-label="Only records with these words"
-          placeholder="Only those with…"
-          className="h-9 w-64 border border-line bg-sheet px-2 outline-none focus:border-accent"
-        />
+        <div className="flex items-end gap-5">
+          <KeyLink hotkey="n" href="/releases/new">
+            Add a release
+          </KeyLink>
+          <input
+            value={words}
+            onChange={(event) => setWords(event.target.value)}
+            aria-label="Only records with these words"
+            placeholder="Only those with…"
+            className="h-9 w-64 border border-line bg-sheet px-2 outline-none focus:border-accent"
+          />
+        </div>
       </div>
       <div className={clsx(COLUMNS, 'grid gap-4 border-b px-3 pb-1 text-[13px] text-soft')}>
         <span>Maker</span>
@@ -57,7 +63,7 @@ export function ReleaseList({ releases }: { releases: IndexedRelease[] }) {
       {shown.length === 0 && (
         <p className="border-b py-6 text-soft">
           {releases.length === 0
-            ? 'There are no release records yet. The command line takes them in: pinprick records <records.json>.'
+            ? 'There are no release records yet. Add the first one, or bring a file.'
             : `No record has “${words.slice(0, 60)}”.`}
         </p>
       )}

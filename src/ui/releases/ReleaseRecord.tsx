@@ -2,12 +2,15 @@ import Link from 'next/link';
 import type { KindDefinition } from '@/core/checks/check';
 import { whenWords } from '@/core/checks/expectation';
 import { type GtinReading, groupGtin, readGtin } from '@/core/codes/gtin';
+import { ORDER_NAMES } from '@/core/dates/dateOrder';
 import { formatDay } from '@/core/dates/day';
 import { plausibleStart } from '@/core/dates/productionWindow';
 import type { Maker, Release, Revision } from '@/core/releases/release';
+import { partName, partOf, valueWords } from '@/core/releases/statement';
 import type { SizeChart } from '@/core/sizes/sizeChart';
 import { KeyLink } from '../records/KeyLink';
 import { RecordTabs } from '../records/RecordTabs';
+import { ShelfSection } from './ShelfSection';
 
 const grouped = (gtin: string): string => {
   const [reading] = readGtin(gtin).readings;
@@ -16,7 +19,7 @@ const grouped = (gtin: string): string => {
 
 /** One release record: what an item of it must show. */
 export function ReleaseRecord({
-  release: { body: release, revision, hash },
+  release: { body: release, revision },
   maker,
   chart,
   kind,
@@ -24,23 +27,39 @@ export function ReleaseRecord({
   release: Revision<Release>;
   maker: Revision<Maker> | null;
   chart: Revision<SizeChart> | null;
-  kind: Pick<KindDefinition, 'checks'>;
+  kind: KindDefinition;
 }) {
-  const window = plausibleStart(release.releaseDate, release.leadTime);
-  const facts: [string, string][] = [
-    ['Released', formatDay(release.releaseDate)],
-    ['Production may start', `${formatDay(window.earliest)} to ${formatDay(window.latest)}`],
-    ['Factories', release.factories.map(({ code, country }) => `${code}, ${country}`).join('; ')],
+  const window = release.releaseDate ? plausibleStart(release.releaseDate, release.leadTime) : null;
+  const rows: [string, string | null][] = [
+    ['Released', release.releaseDate ? formatDay(release.releaseDate) : 'not known'],
+    ...Object.entries(release.marketDates ?? {}).map(([market, day]): [string, string] => [
+      `Released, ${market}`,
+      formatDay(day),
+    ]),
+    ['Production may start', window && `${formatDay(window.earliest)} to ${formatDay(window.latest)}`],
+    ['Factories', release.factories.map(({ code, country }) => `${code}, ${country}`).join('; ') || null],
+    ['Dates are printed', maker && ORDER_NAMES[maker.body.dateOrder]],
     [
-      'Dates are printed',
-      maker?.body.dateOrder
-        .split('')
-        .map((part) => ({ D: 'day', M: 'month', Y: 'year' })[part])
-        .join(', ') ?? '',
+      'Packaging eras',
+      (release.eras ?? [])
+        .map(({ name, from, until }) => `${name}, ${formatDay(from)} to ${until ? formatDay(until) : 'now'}`)
+        .join('; ') || null,
+    ],
+    ['Box code', release.dimensions ? valueWords(release.dimensions) : null],
+    ['Materials', release.materials ?? null],
+    [
+      'Price',
+      (release.prices ?? []).map(({ market, amount, currency }) => `${market} ${amount} ${currency}`).join('; ') ||
+        null,
     ],
     ['Source', release.source],
-    ['Revision', `${revision}, content ${hash.slice(0, 12)}…`],
+    [
+      'Not all is known',
+      release.incomplete ? 'factories, variants, boxes and materials that are not here may be genuine too' : null,
+    ],
   ];
+  const facts = rows.filter((row): row is [string, string] => row[1] !== null);
+  const statements = release.statements ?? [];
   const off = release.checks.off.map((id) => kind.checks.find((check) => check.id === id)?.name ?? id);
   const columns = chart?.body.columns ?? [];
   return (
@@ -51,10 +70,23 @@ export function ReleaseRecord({
           <span className="text-soft">{maker?.body.name}</span>{' '}
           <strong className="font-semibold">{release.name}</strong>, {release.colourName}
         </h1>
-        <KeyLink hotkey="w" href={`/releases/${release.id}/edit`}>
-          Edit figures and checks
-        </KeyLink>
+        <div className="flex flex-wrap justify-end gap-x-5">
+          <KeyLink hotkey="w" href={`/releases/${release.id}/edit`}>
+            Edit
+          </KeyLink>
+          <KeyLink hotkey="c" href={`/releases/new?from=${release.id}`}>
+            Another colour
+          </KeyLink>
+          <KeyLink hotkey="v" href={`/releases/${release.id}/revisions`}>
+            {`Revision ${revision}`}
+          </KeyLink>
+        </div>
       </div>
+      {release.retired && (
+        <p className="mb-2">
+          Out of use since {formatDay(release.retired.on)}: {release.retired.why}. It is not proposed for new cases.
+        </p>
+      )}
       <p className="mb-5 font-mono text-[24px]">{release.styleCode}</p>
       <div className="grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)] gap-10 max-lg:grid-cols-1">
         <div className="grid content-start gap-6">
@@ -101,8 +133,32 @@ export function ReleaseRecord({
                   </span>
                 </li>
               ))}
+              {release.variants.length === 0 && (
+                <li className="border-b py-1.5 text-soft">None is known, so nothing is held together by them.</li>
+              )}
             </ul>
           </section>
+          {statements.length > 0 && (
+            <section>
+              <h2 className="mb-1 text-[15px] font-semibold">Who says so</h2>
+              <ul className="border-t">
+                {statements.map((statement) => (
+                  <li key={JSON.stringify(statement)} className="border-b py-1.5">
+                    {partName(release, statement.about)}: {statement.source}
+                    <span className="text-soft">
+                      , {formatDay(statement.on)}, {statement.support}
+                    </span>
+                    {statement.says !== undefined && (
+                      <span className="block text-[13px]">
+                        says {valueWords(statement.says)}, the record {valueWords(partOf(release, statement.about))};{' '}
+                        {statement.setAside ?? 'nobody has decided'}
+                      </span>
+                    )}
+                  </li>
+                ))}
+              </ul>
+            </section>
+          )}
           <section>
             <h2 className="mb-1 text-[15px] font-semibold">Checks of its own</h2>
             <ul className="border-t">
@@ -128,50 +184,53 @@ export function ReleaseRecord({
             </ul>
           </section>
         </div>
-        <section className="min-w-0">
-          <h2 className="mb-1 text-[15px] font-semibold">{chart ? `Sizes, ${chart.body.name}` : 'Sizes'}</h2>
-          <div className="overflow-x-auto">
-            <table className="w-full border-collapse border-t">
-              <thead>
-                <tr className="border-b text-left text-[13px] text-soft">
-                  {chart ? (
-                    columns.map((column) => (
-                      <th key={column.id} scope="col" className="py-1 pr-4 font-normal">
-                        {column.name}
+        <div className="grid min-w-0 content-start gap-6">
+          <section className="min-w-0">
+            <h2 className="mb-1 text-[15px] font-semibold">{chart ? `Sizes, ${chart.body.name}` : 'Sizes'}</h2>
+            <div className="overflow-x-auto">
+              <table className="w-full border-collapse border-t">
+                <thead>
+                  <tr className="border-b text-left text-[13px] text-soft">
+                    {chart ? (
+                      columns.map((column) => (
+                        <th key={column.id} scope="col" className="py-1 pr-4 font-normal">
+                          {column.name}
+                        </th>
+                      ))
+                    ) : (
+                      <th scope="col" className="py-1 pr-4 font-normal">
+                        Size
                       </th>
-                    ))
-                  ) : (
-                    <th scope="col" className="py-1 pr-4 font-normal">
-                      Size
+                    )}
+                    <th scope="col" className="font-normal">
+                      Barcode number
                     </th>
-                  )}
-                  <th scope="col" className="font-normal">
-                    Barcode number
-                  </th>
-                </tr>
-              </thead>
-              <tbody>
-                {release.sizes.map(({ key, gtin }) => {
-                  const row = chart?.body.rows.find((each) => each.key === key);
-                  return (
-                    <tr key={key} className="border-b">
-                      {chart ? (
-                        columns.map((column) => (
-                          <td key={column.id} className="py-1 pr-4 font-mono">
-                            {row?.values[column.id]}
-                          </td>
-                        ))
-                      ) : (
-                        <td className="py-1 pr-4 font-mono">{key}</td>
-                      )}
-                      <td className="font-mono whitespace-nowrap">{grouped(gtin)}</td>
-                    </tr>
-                  );
-                })}
-              </tbody>
-            </table>
-          </div>
-        </section>
+                  </tr>
+                </thead>
+                <tbody>
+                  {release.sizes.map(({ key, gtin }) => {
+                    const row = chart?.body.rows.find((each) => each.key === key);
+                    return (
+                      <tr key={key} className="border-b">
+                        {chart ? (
+                          columns.map((column) => (
+                            <td key={column.id} className="py-1 pr-4 font-mono">
+                              {row?.values[column.id]}
+                            </td>
+                          ))
+                        ) : (
+                          <td className="py-1 pr-4 font-mono">{key}</td>
+                        )}
+                        <td className="font-mono whitespace-nowrap">{grouped(gtin)}</td>
+                      </tr>
+                    );
+                  })}
+                </tbody>
+              </table>
+            </div>
+          </section>
+          <ShelfSection release={release} kind={kind} />
+        </div>
       </div>
     </main>
   );

@@ -103,7 +103,10 @@ export function ReleaseFinder({
       event.preventDefault();
       if (fresh) take(candidates[at]);
       else waits.current = 'hand';
-    } else if (event.key === 'Escape') setSearch({ query: '', scanned: false });
+    } else if (event.key === 'Escape') {
+      if (query === '') field.current?.blur();
+      else setSearch({ query: '', scanned: false });
+    }
   };
 
   return (

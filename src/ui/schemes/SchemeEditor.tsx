@@ -5,6 +5,7 @@ import { useHotkeys } from 'react-hotkeys-hook';
 import { checkScheme } from '@/core/codes/schemes/checkScheme';
 import { type CodeScheme, SCHEME_FACT_NAMES, type SchemeFact } from '@/core/codes/schemes/codeScheme';
 import { Button, Key } from '../controls/Button';
+import { DayField } from '../controls/DayField';
 import { LabelledChoice } from '../controls/LabelledChoice';
 import { RemoveButton } from '../controls/RemoveButton';
 import { TextField } from '../controls/TextField';
@@ -19,28 +20,6 @@ import { Samples } from './Samples';
 import { SegmentRow } from './SegmentRow';
 
 const FACTS = Object.entries(SCHEME_FACT_NAMES).map(([value, label]) => ({ value: value as SchemeFact, label }));
-
-/** A day, written out: a browser's own date field would show it in the order of its language. */
-function DayField({
-  label,
-  day,
-  onChange,
-}: {
-  label: string;
-  day: string | null;
-  onChange: (day: string | null) => void;
-}) {
-  return (
-    <TextField
-      label={label}
-      placeholder="2026-03-09"
-      className="w-32 font-mono"
-      maxLength={10}
-      value={day ?? ''}
-      onChange={({ target }) => onChange(target.value.trim() || null)}
-    />
-  );
-}
 
 /** A scheme as it is edited, decoding sample codes all the while. */
 export function SchemeEditor({

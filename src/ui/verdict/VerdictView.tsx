@@ -11,6 +11,7 @@ import { useWedge } from '../scan/useWedge';
 import { OpinionPanel } from './OpinionPanel';
 import { SealPanel } from './SealPanel';
 import { TruthPanel } from './TruthPanel';
+import { UnderEither } from './UnderEither';
 import { Waterfall } from './Waterfall';
 import { WouldChange } from './WouldChange';
 
@@ -52,7 +53,7 @@ export function VerdictView({ me }: { me: string }) {
   const scans = useScans();
   useWedge((text) => scans.take(text), { onBroken: scans.broken });
   const { goods, packaging, findings } = assessment;
-  const sentences = verdictSentences(file, assessment);
+  const sentences = verdictSentences(file, assessment, grounds.release?.copies);
   // Each panel marks the button of its key; the key itself must not land in the field of the sheet that it opens.
   useHotkeys('s,o,t', ({ key }) => document.querySelector<HTMLElement>(`[data-key="${key}"]`)?.click(), {
     preventDefault: true,
@@ -72,6 +73,7 @@ export function VerdictView({ me }: { me: string }) {
           <h2 className="mb-1 text-[15px] font-semibold">The working</h2>
           <Waterfall assessment={assessment} grounds={grounds} />
         </section>
+        <UnderEither />
         <WouldChange />
         <List title="Not looked at" findings={findings.filter(({ mark }) => mark === 'open')} />
         <List title="Excused" findings={findings.filter(({ mark }) => mark === 'excused')} />

@@ -1,11 +1,10 @@
-import type { GoodsKind } from '../../releases/release';
 import type { Circumstances } from './circumstancesStated';
 import type { EventKind } from './eventKind';
 
 /** A case begins. */
 export interface Opened {
   number: string;
-  kind: GoodsKind;
+  kind: string;
   query: string;
   circumstances: Circumstances;
 }

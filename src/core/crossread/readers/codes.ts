@@ -62,7 +62,8 @@ export function readStyleFact(raw: string, context: ReadingContext): FactResult 
 
 /** When an item of the release can have been made: from its lead time on, until today. */
 export function plausibleDates({ release, today }: ReadingContext): Plausible {
-  const earliest = release ? plausibleStart(release.releaseDate, release.leadTime).earliest : '1970-01-01';
+  const { releaseDate, leadTime } = release ?? {};
+  const earliest = releaseDate && leadTime ? plausibleStart(releaseDate, leadTime).earliest : '1970-01-01';
   return { earliest, latest: today };
 }
 

@@ -54,6 +54,16 @@ function pieces(raw: string): { text: string; made: boolean }[] {
     .filter(({ text, made }) => text !== '' && made);
 }
 
+/**
+ * The country that a print names, without what stands around it, for a record that does not know it yet.
+ *
+ * @example countryNamed('MADE IN ESTRAVA') // 'Estrava'
+ */
+export const countryNamed = (raw: string): string | null => {
+  const [first] = pieces(raw);
+  return first ? first.text.toLowerCase().replace(/(?<!\p{L})\p{L}/gu, (letter) => letter.toUpperCase()) : null;
+};
+
 /** The countries that the record and the maker know, by every name that they give them. */
 function knownCountries({ release, maker }: ReadingContext): Map<string, string> {
   const known = new Map<string, string>();

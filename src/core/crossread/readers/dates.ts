@@ -60,9 +60,9 @@ export function windowReading(windows: ProductionWindow[], orders: DateOrder[] |
 
 /** The windows that suit the release, in whatever order; all of them where none does. */
 function suiting(windows: ProductionWindow[], { release }: ReadingContext): ProductionWindow[] {
-  const fits = release
-    ? windows.filter((window) => compareWithRelease(window, release.releaseDate, release.leadTime).daysOff === 0)
-    : windows;
+  if (!release?.releaseDate) return windows;
+  const { releaseDate, leadTime } = release;
+  const fits = windows.filter((window) => compareWithRelease(window, releaseDate, leadTime).daysOff === 0);
   return fits.length > 0 ? fits : windows;
 }
 

@@ -105,6 +105,14 @@ export class Expectation {
     for (let slot = 0; slot < strands; slot++) outcome = this.countStrand(i, slot, outcome, weight);
   }
 
+  /** Log P(what was seen | goods and packaging of one copy) of a case. */
+  logAsCopied(i: number): number {
+    const log = this.read(i);
+    let sum = 0;
+    for (let at = this.from.copied; at < this.cells.length; at++) sum += this.cells[at] as number;
+    return log + Math.log(sum) - Math.log(this.priors(i)[4]);
+  }
+
   /** P(goods counterfeit) of the case that was read last. */
   get copied(): number {
     let sum = 0;

@@ -1,11 +1,12 @@
 import { randomLcg } from 'd3-random';
 import { describe, expect, it } from 'vitest';
 import { madeUpCheck } from '@/demo/testing/madeUpCheck';
+import { madeUpConfirmed } from '@/demo/testing/madeUpConfirmed';
 import shippedRules from '@/desk/shipped/house-rules.json';
 import type { CheckDefinition } from '../../checks/check';
 import type { Finding } from '../../checks/finding';
 import { meanOf } from '../classes';
-import { type ConfirmedCase, sideOfTruth } from '../confirmedCase';
+import { sideOfTruth } from '../confirmedCase';
 import { evidenceOf } from '../evidence';
 import type { HouseRules } from '../houseRules';
 import { type Parameters, parametersOf } from '../parameters';
@@ -18,22 +19,7 @@ const rules = shippedRules as HouseRules;
 const TODAY = '2026-11-24';
 
 const check = madeUpCheck;
-const confirmed = (
-  goods: 'genuine' | 'counterfeit',
-  differing: Record<string, boolean>,
-  over: Partial<ConfirmedCase> = {},
-): ConfirmedCase => ({
-  number: 'PP-0001',
-  kind: 'k',
-  release: 'r',
-  truth: { goods, packaging: 'own', trust: 1 },
-  at: TODAY,
-  circumstances: { channel: 'walk-in', inHand: true, packaged: true },
-  without: [],
-  chain: 'open',
-  findings: Object.fromEntries(Object.entries(differing).map(([id, differs]) => [id, { differs }])),
-  ...over,
-});
+const confirmed = madeUpConfirmed;
 const weightOf = (findings: Finding[], parameters?: Parameters) =>
   weigh(evidenceOf(findings, 0.2, rules, parameters)).weight;
 const CHECKS = ['a', 'b', 'c', 'd'].map((id) => check(id));

@@ -6,14 +6,17 @@ import type { HouseRules } from '../houseRules';
 import { CHANNEL_WORTH, SELLER_WORTH } from '../prior';
 import { UNRELATED } from '../quality';
 import type { LearnedStrand, TellStatistics } from '../statistics';
+import { WORLDS } from '../worlds';
 import { type CaseTable, caseTable, DAYS_A_MONTH } from './caseTable';
 import { weightOfCase } from './caseWeight';
-import { type Fitted, maximiseExpectation } from './em';
+import { type Fitted, type LearningTask, maximiseExpectation } from './em';
+import { Expectation } from './expectation';
 import { fadeOf } from './fade';
-import { CLASSES, firstFit, type Stated, statedCounts } from './fit';
+import { CLASSES, type Fit, firstFit, type Stated, statedCounts } from './fit';
 import { noticeGeneration } from './generation';
 import { chooseQuality } from './hangingTogether';
 import { knownShifts } from './knownShifts';
+import { learnMakes, type StrandForesight } from './makes/learnMakes';
 import { chooseMemory } from './memory';
 import { learnReleases } from './releases';
 import { type CheckedTwice, slipRates } from './slipRates';
@@ -85,6 +88,7 @@ function sharesOf({ channels, sellers }: CaseTable, { fit, tally }: Fitted): Tel
  * @param checks every check that may have been answered
  * @param asOf the day from which ages are counted
  * @param doubles answers of two people to the same checks, of any kind
+ * @param sortedByHand case number to the make of copies that a person sorted it into
  */
 export function learn(
   kind: string,
@@ -93,6 +97,7 @@ export function learn(
   rules: HouseRules,
   asOf: Day,
   doubles: CheckedTwice[] = [],
+  sortedByHand: ReadonlyMap<string, string> = new Map(),
 ): TellStatistics {
   const gathered = caseTable(checks, asOf, oftenMet(cases));
   for (const each of cases) gathered.add(each);
@@ -117,7 +122,7 @@ export function learn(
     { ...task, cases: few.cases },
     maximiseExpectation(task, fit, LAST_ROUNDS),
   );
-  return {
+  const learned: TellStatistics = {
     id: kind,
     asOf,
     edition: 2,
@@ -133,6 +138,29 @@ export function learn(
     shares: sharesOf(table, fitted),
     checkers: slipRates(doubles),
     truthErrors: { rate: fitted.fit.truthErrors, applied: learnErrors },
+  };
+  if (rules.frozen?.makes) return learned;
+  const strands = foresightWithout(few, fitted.fit, cases);
+  return { ...learned, makes: learnMakes(confirmed, table.checks, rules, learned, strands, sortedByHand) };
+}
+
+/** Rounds in which a fit forgets the cases that are held out of it: what is left of them sways the classes of others little. */
+const FORGETTING = 1;
+
+/** How likely the strands make a case, as learned without it: the newest cases but those of its fold. */
+function foresightWithout(task: LearningTask, fit: Fit, cases: SealedCase[]): StrandForesight {
+  const place = new Map(cases.map(({ number }, i) => [number, i]));
+  return (fold) => {
+    const out = new Set(fold.map((number) => place.get(number)));
+    const without = { ...task, cases: task.cases.filter((i) => !out.has(i)) };
+    const { fit: forgot } = maximiseExpectation(without, { ...fit, ofRelease: null }, FORGETTING);
+    const reader = new Expectation(task.table, forgot, task.stated, task.fade);
+    const copied = 1 << WORLDS.indexOf('copied');
+    return (number) => {
+      const i = place.get(number);
+      // In the box of another item, its packaging says nothing of the make.
+      return i === undefined || !((task.table.allowed[i] as number) & copied) ? null : reader.logAsCopied(i);
+    };
   };
 }
 

@@ -1,5 +1,5 @@
 import { readKind } from '@/desk/checks';
-import { readRelease } from '@/desk/releases';
+import { listMakers, listSizeCharts, readRelease } from '@/desk/releases';
 import { ReleaseEditor } from '@/ui/releases/ReleaseEditor';
 import { atDesk, orNotFound } from '../../../desk';
 
@@ -8,5 +8,15 @@ export default async function EditReleasePage({ params }: { params: Promise<{ id
   const { desk } = await atDesk();
   const { release } = await orNotFound(readRelease(desk, id));
   const { body: kind } = await orNotFound(readKind(desk, release.body.kind));
-  return <ReleaseEditor key={release.revision} release={release.body} revision={release.revision} kind={kind} />;
+  return (
+    <ReleaseEditor
+      key={release.revision}
+      release={release.body}
+      revision={release.revision}
+      kinds={[kind]}
+      makers={await listMakers(desk)}
+      charts={await listSizeCharts(desk)}
+      today={desk.now().slice(0, 10)}
+    />
+  );
 }

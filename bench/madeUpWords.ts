@@ -1,0 +1,38 @@
+/** What made-up names of releases are put together from. */
+export const SYLLABLES = [
+  'tar',
+  'hol',
+  'vel',
+  'sker',
+  'mor',
+  'lin',
+  'dra',
+  'wen',
+  'oss',
+  'fen',
+  'gal',
+  'bru',
+  'nor',
+  'kel',
+  'pim',
+  'sta',
+  'ry',
+  'dun',
+  'eld',
+  'cor',
+];
+export const COLOURS = [
+  'fog',
+  'ink',
+  'moss',
+  'ember',
+  'chalk',
+  'slate',
+  'ochre',
+  'kelp',
+  'flint',
+  'dune',
+  'bracken',
+  'alder',
+];
+export const FORMS = ['low', 'high', 'runner', 'ridge', 'parka', 'court', 'trail', 'cape', 'slip', 'mid'];

@@ -1,0 +1,20 @@
+import { readMaker } from '@/desk/records';
+import { blankMaker } from '@/ui/makers/blankMaker';
+import { MakerEditor } from '@/ui/makers/MakerEditor';
+import { atDesk, orNotFound } from '../../desk';
+
+export default async function MakerPage({
+  params,
+  searchParams,
+}: {
+  params: Promise<{ id: string }>;
+  searchParams: Promise<{ onward?: string; code?: string }>;
+}) {
+  const [{ id }, { onward = '', code = '' }] = await Promise.all([params, searchParams]);
+  const { desk } = await atDesk();
+  const { body, revision } =
+    id === 'new' ? { body: blankMaker(code), revision: 0 } : await orNotFound(readMaker(desk, id));
+  // Only a way within this desk.
+  const next = onward.startsWith('/case/') ? onward : null;
+  return <MakerEditor key={`${id}/${revision}`} maker={body} revision={revision} onward={next} />;
+}

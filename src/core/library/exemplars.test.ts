@@ -1,0 +1,73 @@
+import { describe, expect, it } from 'vitest';
+import { RELEASES } from '@/demo/releases';
+import { caseWith, GROUNDS } from '@/demo/testing/bench';
+import type { Finding } from '../checks/finding';
+import type { Release } from '../releases/release';
+import { likeMakes, noteCopy } from './copyFromCase';
+import { wantedItems, whatTheyTell, widening } from './exemplarAdvice';
+import { nearestExemplar } from './nearestExemplar';
+
+const slate = RELEASES.find(({ id }) => id === 'tarn-court-mid-slate') as Release;
+
+describe('what exemplars tell', () => {
+  it('widens as Student’s t does', () => {
+    expect([2, 3, 5, 10].map((n) => Number(widening(n).toFixed(2)))).toEqual([4.7, 2.05, 1.42, 1.17]);
+    expect(widening(1)).toBe(Number.POSITIVE_INFINITY);
+    for (let n = 3; n < 60; n++) expect(widening(n)).toBeLessThan(widening(n - 1));
+  });
+  it('says of one that it shows no width', () => {
+    expect(whatTheyTell(1).cannot).toContain('how far genuine items stray');
+    expect(whatTheyTell(3).cannot).toContain('2.0 times');
+  });
+});
+
+describe('which item would be worth most next', () => {
+  it('is one of a variant of which none is known', () => {
+    expect(wantedItems(slate, GROUNDS.kind)[0]).toMatchObject({ what: 'Gulf, VT4, harbour' });
+  });
+  it('is the size farthest from those that are known, for a measure that grows', () => {
+    const two = { ...slate, shelf: slate.shelf?.slice(0, 1), variants: [] };
+    expect(wantedItems(two, GROUNDS.kind).map(({ what }) => what)).toEqual(['2 more, of any size', 'size 47']);
+  });
+});
+
+describe('the exemplar to hold beside a suspect', () => {
+  const suspect = { sizeKey: '44', size: 44, condition: 'new' as const, traits: {} };
+  it('is the nearest in size and variant', () => {
+    expect(nearestExemplar(slate, suspect)?.item.sizeKey).toBe('43');
+    expect(nearestExemplar(slate, { ...suspect, traits: { factory: 'QE2' } })?.item.sizeKey).toBe('45');
+    expect(nearestExemplar({ shelf: [] }, suspect)).toBeNull();
+  });
+  it('is said with what it is not alike in', () => {
+    expect(nearestExemplar(slate, { ...suspect, traits: { factory: 'QE2' } })).toMatchObject({
+      alike: ['factory QE2'],
+      unlike: ['size 45', 'worn'],
+    });
+  });
+});
+
+const finding = (id: string, mark: Finding['mark']): Finding => {
+  const check = GROUNDS.kind.checks.find((each) => each.id === id);
+  if (!check) throw new Error(`no check ${id}`);
+  return { check, mark, choice: 'as seen', problems: [] };
+};
+
+describe('known makes of copies', () => {
+  const findings = [
+    finding('underneath.sole-letters', 'differs'),
+    finding('label.print', 'agrees'),
+    finding('label.straight', 'differs'),
+  ];
+  it('are alike by the signs that show and those that do not', () => {
+    expect(likeMakes(slate, findings)).toMatchObject([{ shown: 1, notShown: 1 }]);
+    expect(likeMakes(slate, [finding('label.straight', 'differs')])).toEqual([]);
+  });
+  it('grow by one more case and lose nothing', () => {
+    const make = { id: 'touching-letters-first', name: 'touching letters' };
+    const file = { ...caseWith({}), opened: { at: '2026-02-01T08:00:00Z', by: 'anyone' } };
+    const copy = noteCopy(slate, make, file, findings).copies?.[0];
+    expect(copy).toMatchObject({ firstMet: '2025-02-11', lastMet: '2026-02-01', cases: ['PP-0001'] });
+    expect(copy?.signs.map(({ check }) => check)).toContain('label.straight');
+    expect(copy?.signs).toHaveLength(4);
+  });
+});

@@ -1,0 +1,162 @@
+import { describe, expect, it } from 'vitest';
+import { caseWith, chose, GROUNDS } from '@/demo/testing/bench';
+import type { CaseFile, FactEntry } from '../casefile/caseFile';
+import { contextOf } from '../crossread/context';
+import { crossread } from '../crossread/crossread';
+import { formatProblem } from '../formats/validate';
+import { assess } from '../judgement/assess';
+import type { Release } from '../releases/release';
+import { contradictions } from '../releases/statement';
+import { learnItem, takeLessons } from './learnItem';
+
+const STAMP = { at: '2026-01-01T00:00:00Z', by: 'anyone' };
+const read = (place: string, fact: string, raw: string): FactEntry => ({
+  ...STAMP,
+  place,
+  fact,
+  state: 'read',
+  raw,
+  via: 'typed',
+});
+
+const LABELS: Record<string, Record<string, string>> = {
+  boxLabel: {
+    gtin: '9521204990009',
+    styleCode: 'VK7001-204',
+    model: 'FENNEL COURT',
+    colourName: 'SAND / RUST',
+    'size.eu': '42',
+    country: 'MADE IN ESTRAVA',
+  },
+  innerLabel: {
+    styleCode: 'VK7001-204',
+    productionWindow: '2025-04-02 - 2025-05-20',
+    factoryCode: 'QE2',
+    country: 'ESTRAVA',
+  },
+};
+
+function withFacts(file: CaseFile, facts: Record<string, Record<string, string>>): CaseFile {
+  const entries = Object.entries(facts).map(([place, printed]) => [
+    place,
+    Object.fromEntries(Object.entries(printed).map(([fact, raw]) => [fact, read(place, fact, raw)])),
+  ]);
+  return { ...file, facts: Object.fromEntries(entries) };
+}
+
+const BLANK: Release = {
+  ...(GROUNDS.release as Release),
+  id: 'fennel',
+  name: '',
+  styleCode: '',
+  colourName: '',
+  releaseDate: null,
+  sizes: [],
+  factories: [],
+  nominal: {},
+  variants: [],
+  traits: undefined,
+  checks: { add: [], off: [] },
+  source: '',
+  incomplete: true,
+};
+const BOUGHT = { provenance: 'shop' as const, from: 'Pier Arcade, receipt', place: 'shelf A, 1' };
+const measured = { ...chose('cantTell'), value: 32.1 };
+
+const takeAll = (release: Release, learned: ReturnType<typeof learnItem>) =>
+  takeLessons(release, learned, Object.fromEntries(learned.lessons.map(({ id }) => [id, 'take' as const])));
+
+describe('an item that is known to be genuine', () => {
+  const file = withFacts({ ...caseWith({ 'outside.emblem': measured }), sizeKey: null, release: null }, LABELS);
+  const records = { ...GROUNDS, release: BLANK };
+  const learned = learnItem(file, records, BOUGHT);
+  const made = { ...takeAll(BLANK, learned), source: 'one pair' };
+
+  it('becomes a record that can be kept', () => {
+    expect(formatProblem('release', made)).toBeNull();
+    expect(made).toMatchObject({
+      name: 'Fennel Court',
+      colourName: 'Sand / Rust',
+      styleCode: 'VK7001-204',
+      sizes: [{ key: '42', gtin: '9521204990009' }],
+      factories: [{ code: 'QE2', country: 'Estrava' }],
+    });
+    expect(made.variants).toEqual([
+      { id: 'qe2', name: 'Factory QE2', traits: { factory: ['QE2'], country: ['Estrava'] } },
+    ]);
+    expect(made.shelf).toMatchObject([
+      { from: BOUGHT.from, sizeKey: '42', size: 42, values: { 'emblem-height': 32.1 } },
+    ]);
+  });
+
+  it('gives a figure whose width is assumed, and says so', () => {
+    expect(made.nominal['emblem-height']).toMatchObject({ value: 32.1, tolerance: 1.3, unit: 'mm' });
+    expect(made.nominal['emblem-height']?.source).toContain('assumed');
+  });
+
+  it('agrees with the record that was made of it', () => {
+    const own = { ...file, sizeKey: '42', release: { id: 'fennel', revision: 1, hash: '0'.repeat(64) } };
+    const { findings } = assess(own, { ...GROUNDS, release: made }, { draws: 20 });
+    expect(findings.filter(({ mark }) => mark === 'differs').map(({ check }) => check.id)).toEqual([]);
+    expect(findings.find(({ check }) => check.id === 'outside.emblem')?.mark).toBe('agrees');
+  });
+
+  it('makes no fault of another genuine item of another factory', () => {
+    const other = withFacts(
+      { ...caseWith({}), sizeKey: '42' },
+      {
+        ...LABELS,
+        boxLabel: { ...LABELS.boxLabel, country: 'QUILLON' },
+        innerLabel: { ...LABELS.innerLabel, factoryCode: 'VT4', country: 'QUILLON' },
+      },
+    );
+    const context = contextOf(other, { ...GROUNDS, release: made });
+    expect(crossread(context).problems).toEqual([]);
+    const { findings, chain } = assess(other, { ...GROUNDS, release: made }, { draws: 20 });
+    expect(findings.filter(({ mark }) => mark === 'differs')).toEqual([]);
+    expect(chain.says).toBe('open');
+    // Once somebody says that the record knows all, it is one.
+    const sure = assess(other, { ...GROUNDS, release: { ...made, incomplete: undefined } }, { draws: 20 });
+    expect(sure.chain.says).toBe('broken');
+  });
+
+  it('leaves out what its places disagree about', () => {
+    const torn = withFacts(file, { ...LABELS, innerLabel: { styleCode: 'VK7001-205' } });
+    expect(learnItem(torn, records, BOUGHT).lessons.map(({ id }) => id)).not.toContain('styleCode');
+  });
+});
+
+describe('an item that says otherwise than the record', () => {
+  const release: Release = { ...(GROUNDS.release as Release), styleCode: 'VK7001-204', name: 'Fennel Court' };
+  const file = withFacts(caseWith({}), {
+    ...LABELS,
+    innerLabel: {
+      ...LABELS.innerLabel,
+      factoryCode: 'VM7',
+      country: 'QUILLON',
+      productionWindow: '2024-01-10',
+    },
+    boxLabel: { ...LABELS.boxLabel, country: 'QUILLON' },
+  });
+  const learned = learnItem(file, { ...GROUNDS, release }, BOUGHT);
+  const against = learned.lessons.filter((lesson) => lesson.against);
+
+  it('takes nothing over by itself', () => {
+    expect(against.map(({ id }) => id)).toEqual(expect.arrayContaining(['size', 'leadTime', 'factory', 'variant']));
+    const kept = takeLessons(release, learned, {});
+    expect({ ...kept, shelf: undefined }).toEqual({ ...release, shelf: undefined });
+    expect(kept.shelf).toHaveLength(1);
+  });
+
+  it('stands beside the record until somebody decides', () => {
+    const beside = takeLessons(release, learned, { factory: 'beside', leadTime: 'beside' });
+    expect(beside.factories).toEqual(release.factories);
+    expect(contradictions(beside).map(({ about }) => about)).toEqual(['leadTime', 'factories']);
+    expect(formatProblem('release', beside)).toBeNull();
+  });
+
+  it('widens the lead time no further than to itself', () => {
+    const wider = takeLessons(release, learned, { leadTime: 'take' });
+    expect(wider.leadTime).toEqual({ minDays: release.leadTime.minDays, maxDays: 429 });
+  });
+});

@@ -1,0 +1,97 @@
+import type { KnownCopy } from '@/core/releases/knownCopy';
+import type { Release } from '@/core/releases/release';
+import type { ShelfItem } from '@/core/releases/shelfItem';
+
+/** What the demo desk knows of a release beside its file: items on the shelf, makes of copies, who says otherwise. */
+type Beside = Pick<Release, 'shelf' | 'copies' | 'statements' | 'prices'>;
+
+interface OnShelf {
+  from: string;
+  on: string;
+  size: number;
+  factory: string;
+  place: string;
+  condition?: ShelfItem['condition'];
+  values: Record<string, number>;
+  note?: string;
+}
+
+const item = ({ from, on, size, factory, place, condition = 'new', values, note }: OnShelf): ShelfItem => ({
+  id: `${factory}-${size}`.toLowerCase(),
+  provenance: 'shop',
+  from,
+  on,
+  sizeKey: String(size),
+  size,
+  side: 'pair',
+  condition,
+  traits: { factory },
+  place,
+  values,
+  answers: {},
+  pictures: [],
+  ...(note ? { note } : {}),
+});
+
+const touchingLetters: KnownCopy = {
+  id: 'touching-letters-first',
+  name: 'touching letters',
+  generation: 'first batch',
+  firstMet: '2025-02-11',
+  lastMet: '2025-08-30',
+  signs: [
+    { check: 'underneath.sole-letters', shows: 'Letters touch or gaps vary' },
+    { check: 'outside.emblem', shows: '29.1 mm' },
+    { check: 'label.print', shows: 'Heavy, blurred or greyish' },
+  ],
+  values: { 'emblem-height': 29.1, 'stitch-density': 3.4 },
+  pictures: [],
+  cases: [],
+  note: 'The second batch has the gaps right; its emblem is still low.',
+};
+
+/** By release. */
+export const SHELVES: Record<string, Beside> = {
+  'tarn-court-mid-slate': {
+    shelf: [
+      item({
+        from: 'Quay Street shop, receipt 4 Nov 2024',
+        on: '2024-11-04',
+        size: 41,
+        factory: 'VM7',
+        place: 'shelf B, 3',
+        values: { 'emblem-height': 31.7, 'stitch-density': 4.1, 'shoe-weight': 431, 'toe-height': 45.4 },
+      }),
+      item({
+        from: 'Quay Street shop, receipt 4 Nov 2024',
+        on: '2024-11-04',
+        size: 43,
+        factory: 'VM7',
+        place: 'shelf B, 4',
+        values: { 'emblem-height': 32.3, 'stitch-density': 4.4, 'shoe-weight': 446, 'toe-height': 46.6 },
+      }),
+      item({
+        from: 'Pier Arcade, receipt 19 Jan 2025',
+        on: '2025-01-19',
+        size: 45,
+        factory: 'QE2',
+        place: 'shelf B, 5',
+        condition: 'worn',
+        values: { 'emblem-height': 33.4, 'stitch-density': 4.2, 'shoe-weight': 463, 'toe-height': 44.9 },
+        note: 'Lower at the toe than the two others, as this factory is.',
+      }),
+    ],
+    copies: [touchingLetters],
+    prices: [{ market: 'Harbour states', amount: 139, currency: 'EUR' }],
+    statements: [
+      { about: 'factories', source: 'inner labels of three pairs on the shelf', on: '2025-01-20', support: 'measured' },
+      {
+        about: 'releaseDate',
+        source: 'a reseller’s calendar',
+        on: '2025-02-02',
+        support: 'hearsay',
+        says: '2024-11-29',
+      },
+    ],
+  },
+};

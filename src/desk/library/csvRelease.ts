@@ -1,0 +1,91 @@
+import type { KindDefinition } from '@/core/checks/check';
+import type { Maker, Release } from '@/core/releases/release';
+import type { SizeChart } from '@/core/sizes/sizeChart';
+import type { CsvRelease } from './csvEntries';
+
+/** What a table may name: by id, or by name in whatever letters. */
+export interface Nameable {
+  makers: Maker[];
+  kinds: KindDefinition[];
+  charts: SizeChart[];
+}
+
+const same = (wanted: string) => {
+  const plain = (text: string) => text.toLowerCase().replace(/[^\p{L}\p{N}]+/gu, '');
+  return ({ id, name }: { id: string; name: string }) => id === wanted || plain(name) === plain(wanted);
+};
+
+/** The id of a release that a table brings and nobody has given one. */
+export const releaseId = (maker: string, styleCode: string): string =>
+  `${maker}-${styleCode}`
+    .normalize('NFD')
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^-|-$/g, '')
+    .slice(0, 80);
+
+/** The release that rows of a table belong to, by its id, or why there is none. */
+export function identityOf(
+  { maker, styleCode, part, problems }: CsvRelease,
+  { makers, kinds }: Nameable,
+): { id: string; maker: Maker; kind: string } | { problem: string } {
+  const ofMaker = makers.find(same(maker));
+  const kind = kinds.find(same(part.kind));
+  const all = [
+    ...problems,
+    ...(ofMaker ? [] : [`the maker “${maker}” is not in the records`]),
+    ...(kind ? [] : [`the kind of goods “${part.kind}” is not known`]),
+  ];
+  if (!ofMaker || !kind || all.length > 0)
+    return { problem: `${all.join('; ')}.`.replace(/^./, (c) => c.toUpperCase()) };
+  return { id: releaseId(ofMaker.id, styleCode), maker: ofMaker, kind: kind.id };
+}
+
+/**
+ * The release with what a table says of it. What no row says stays as the record has it; sizes are added and corrected,
+ * never taken away.
+ */
+export function mergeRows(
+  { part, styleCode }: CsvRelease,
+  { id, maker, kind }: { id: string; maker: Maker; kind: string },
+  { charts }: Nameable,
+  source: string,
+  before: Release | null,
+): Release {
+  const base: Release = before ?? {
+    id,
+    kind,
+    maker: maker.id,
+    name: part.name,
+    styleCode,
+    colourName: part.colourName,
+    releaseDate: null,
+    leadTime: { minDays: 0, maxDays: 730 },
+    chart: null,
+    sizes: [],
+    factories: [],
+    nominal: {},
+    variants: [],
+    checks: { add: [], off: [] },
+    source,
+    incomplete: true,
+  };
+  const chart = !part.chart ? base.chart : (charts.find(same(part.chart))?.id ?? part.chart);
+  const sizes = new Map(base.sizes.map((size) => [size.key, size]));
+  for (const size of part.sizes) sizes.set(size.key, size);
+  const factories = new Map(base.factories.map((factory) => [factory.code, factory]));
+  for (const factory of part.factories ?? []) factories.set(factory.code, factory);
+  const prices = new Map((base.prices ?? []).map((price) => [price.market, price]));
+  for (const price of part.prices ?? []) prices.set(price.market, price);
+  return {
+    ...base,
+    name: part.name || base.name,
+    colourName: part.colourName || base.colourName,
+    chart,
+    sizes: [...sizes.values()],
+    factories: [...factories.values()],
+    ...(part.releaseDate ? { releaseDate: part.releaseDate } : {}),
+    ...(part.materials ? { materials: part.materials } : {}),
+    ...(prices.size > 0 ? { prices: [...prices.values()] } : {}),
+  };
+}

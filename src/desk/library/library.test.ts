@@ -1,0 +1,372 @@
+import { mkdtemp, rm, writeFile } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import fc from 'fast-check';
+import { afterEach, beforeEach, describe, expect, it } from 'vitest';
+import { contentHash } from '@/core/casefile/hash';
+import type { KindDefinition } from '@/core/checks/check';
+import { gtinCheckDigit } from '@/core/codes/gtin';
+import { guessColumns, mappingProblems, toldApart } from '@/core/library/csvColumns';
+import type { Maker, Release } from '@/core/releases/release';
+import { CHARTS, MAKERS } from '@/demo/makers';
+import { RELEASES } from '@/demo/releases';
+import { testDesk } from '@/demo/testing/testDesk';
+import { readDocument } from '@/store/documents';
+import { readImport } from '@/store/library';
+import { readKind } from '../checks';
+import type { Desk } from '../desk';
+import { THE_MACHINE } from '../people/roster';
+import { saveRecords } from '../records';
+import { findReleases, readRelease } from '../releases';
+import { documentHash } from './documentHash';
+import { exportLibrary } from './exportLibrary';
+import { BrokenFile, jsonEntries } from './jsonEntries';
+import {
+  beginLibrary,
+  bringFile,
+  dropLibrary,
+  keepLibrary,
+  leaveOutOfLibrary,
+  resumeLibrary,
+  shownEntries,
+  stopLibrary,
+} from './library';
+import { stageLibrary } from './stageLibrary';
+
+const base = RELEASES.find(({ id }) => id === 'tarn-court-low-fog') as Release;
+
+/** A made-up release with numbers of its own. */
+function madeUp(i: number, change: Partial<Release> = {}): Release {
+  const sizes = ['42', '43'].map((key, s) => {
+    const body = `9521204${String(50_000 + 10 * i + s).padStart(5, '0')}`;
+    return { key, gtin: `${body}${gtinCheckDigit(body)}` };
+  });
+  return {
+    ...base,
+    id: `made-up-${i}`,
+    name: `Heron ${i}`,
+    styleCode: `VK${7000 + i}-101`,
+    sizes,
+    shelf: undefined,
+    ...change,
+  };
+}
+
+const text = (bodies: object[], kind = 'release') => bodies.map((body) => JSON.stringify({ kind, body })).join('\n');
+
+let desk: Desk;
+let close: () => Promise<void>;
+
+beforeEach(async () => {
+  ({ desk, close } = await testDesk(true));
+});
+afterEach(() => close());
+
+async function begin(content: string, name = 'file.jsonl') {
+  const brought = await bringFile(desk, THE_MACHINE, name, [new TextEncoder().encode(content)]);
+  const job =
+    brought.format === 'csv' ? { format: 'csv' as const, mapping: brought.mapping } : { format: 'json' as const };
+  const id = await beginLibrary(desk, THE_MACHINE, { ...brought, job }, stageLibrary);
+  const row = await readImport(desk.store, id);
+  if (!row) throw new Error('no import');
+  return { brought, ...row };
+}
+
+async function keep(id: number) {
+  const { edited, cleared } = await keepLibrary(desk, THE_MACHINE, id);
+  await cleared;
+  return edited;
+}
+
+const found = async (query: string) => (await findReleases(desk, query)).map(({ releaseId }) => releaseId);
+
+describe('an import', () => {
+  it('shows what it brings, is hidden until it is kept, and is seen at once then', async () => {
+    const all = [1, 2, 3].map((i) => madeUp(i));
+    const { id, state, found: counts } = await begin(text(all));
+    expect([state, counts.new, counts.refused]).toEqual(['staged', 3, 0]);
+    await expect(readRelease(desk, 'made-up-1')).rejects.toThrow('no release record');
+    expect(await found(all[0]?.sizes[0]?.gtin ?? '')).toEqual([]);
+    await keep(id);
+    expect((await readRelease(desk, 'made-up-1')).release.body).toEqual(JSON.parse(JSON.stringify(all[0])));
+    expect(await found(all[0]?.sizes[0]?.gtin ?? '')).toEqual(['made-up-1']);
+    expect(await found('VK7002-10')).toContain('made-up-2');
+    expect(await found('heron 3')).toContain('made-up-3');
+  });
+
+  it('leaves nothing behind where it is dropped', async () => {
+    const { id } = await begin(text([madeUp(1), { ...base, name: 'Other name' }]));
+    const { cleared } = await dropLibrary(desk, THE_MACHINE, id);
+    await cleared;
+    expect((await readRelease(desk, base.id)).release.body.name).toBe(base.name);
+    const left = await desk.store.reads.all('SELECT 1 FROM kept_documents WHERE import > 0', []);
+    expect(left).toEqual([]);
+    expect(await desk.store.reads.all('SELECT 1 FROM library_entries', [])).toEqual([]);
+  });
+
+  it('compares what is there document by document, and takes only what is chosen', async () => {
+    const { id, found: counts } = await begin(
+      text([madeUp(1), { ...base, name: 'Tarn Court Lower' }, RELEASES[1] as Release]),
+    );
+    expect([counts.new, counts.changed, counts.unchanged]).toEqual([1, 1, 1]);
+    const [changed] = await shownEntries(desk, id, { came: 'changed', noted: false, after: -1 });
+    expect(changed?.changes).toEqual([{ where: ['name'], before: base.name, after: 'Tarn Court Lower' }]);
+    await leaveOutOfLibrary(desk, THE_MACHINE, id, [changed?.n ?? -1]);
+    await keep(id);
+    expect((await readRelease(desk, base.id)).release.revision).toBe(1);
+    expect((await readRelease(desk, 'made-up-1')).release.revision).toBe(1);
+  });
+
+  it('finds a changed release by its new words alone, before and after the old row is cleared away', async () => {
+    const { id } = await begin(text([{ ...base, name: 'Zephyrine', colourName: 'Umberlight' }]));
+    const { cleared } = await keepLibrary(desk, THE_MACHINE, id);
+    for (const wait of [Promise.resolve(), cleared]) {
+      await wait;
+      expect(await found('zephyrine')).toEqual([base.id]);
+      expect(await found(base.sizes[0]?.gtin ?? '')).toEqual([base.id]);
+      expect((await desk.store.reads.all('SELECT 1 FROM release_index WHERE releaseId = ?', [base.id])).length).toBe(1);
+    }
+  });
+
+  it('says with line and reason what it refuses, and takes the rest', async () => {
+    const bad = madeUp(2, { sizes: [{ key: '42', gtin: '9521204500108' }] });
+    const { found: counts, id } = await begin(
+      text([madeUp(1), bad, madeUp(1), madeUp(4, { maker: 'nobody' }), madeUp(5, { kind: 'hats' })]),
+    );
+    expect([counts.new, counts.refused]).toEqual([1, 4]);
+    const refused = await shownEntries(desk, id, { came: 'refused', noted: false, after: -1 });
+    expect(refused.map(({ line }) => line)).toEqual([2, 3, 4, 5]);
+    expect(refused.map(({ reason }) => reason).join('\n')).toMatch(
+      /should end in[^\n]*\n.*stands in the file twice[^\n]*\n.*“nobody”[^\n]*\n.*“hats”/,
+    );
+  });
+
+  it('says which numbers other releases have, there and in the file', async () => {
+    const [first] = base.sizes;
+    const { id, found: counts } = await begin(
+      text([
+        madeUp(1, { sizes: [{ key: '42', gtin: first?.gtin ?? '' }] }),
+        madeUp(2),
+        madeUp(3, { sizes: madeUp(2).sizes }),
+      ]),
+    );
+    expect([counts.new, counts.noted]).toEqual([3, 2]);
+    const odd = await shownEntries(desk, id, { came: null, noted: true, after: -1 });
+    expect(odd.map(({ reason }) => reason)).toEqual([
+      expect.stringContaining(`is that of ${base.name}`),
+      expect.stringContaining('is that of “made-up-2” in the same file'),
+    ]);
+  });
+
+  it('lets what was edited meanwhile stand', async () => {
+    const { id } = await begin(text([{ ...base, name: 'Umberlight' }, madeUp(1)]));
+    await saveRecords(desk, [{ kind: 'release', body: { ...base, name: 'Zephyrine' } as Release }]);
+    expect(await keep(id)).toBe(1);
+    expect((await readRelease(desk, base.id)).release.body.name).toBe('Zephyrine');
+    expect(await found('zephyrine')).toContain(base.id);
+    expect(await found('umberlight')).not.toContain(base.id);
+    expect((await readRelease(desk, 'made-up-1')).release.body.name).toBe('Heron 1');
+  });
+
+  it('goes on where it was stopped, and brings the same', async () => {
+    const all = Array.from({ length: 400 }, (_, i) => madeUp(i));
+    const brought = await bringFile(desk, THE_MACHINE, 'f.jsonl', [new TextEncoder().encode(text(all))]);
+    const id = await beginLibrary(desk, THE_MACHINE, { ...brought, job: { format: 'json' } }, () => undefined);
+    const running = stageLibrary(desk, id);
+    while ((await readImport(desk.store, id))?.taken === 0) await new Promise((turn) => setTimeout(turn, 2));
+    await stopLibrary(desk, THE_MACHINE, id);
+    await running;
+    const stopped = await readImport(desk.store, id);
+    expect(stopped?.state).toBe('stopped');
+    expect(stopped?.taken).toBeLessThan(400);
+    await resumeLibrary(desk, THE_MACHINE, id, stageLibrary);
+    expect(await readImport(desk.store, id)).toMatchObject({ state: 'staged', taken: 400, found: { new: 400 } });
+    await keep(id);
+    expect(await found('heron 399')).toContain('made-up-399');
+  });
+
+  it('takes what comes again for what it is', async () => {
+    const content = text([1, 2, 3].map((i) => madeUp(i)));
+    await keep((await begin(content)).id);
+    const again = await begin(content);
+    expect([again.found.unchanged, again.found.new + again.found.changed]).toEqual([3, 0]);
+  });
+
+  it('waits until the one before is at its end', async () => {
+    await begin(text([madeUp(1)]));
+    await expect(begin(text([madeUp(2)]))).rejects.toThrow('is not at its end yet');
+  });
+
+  it.each([
+    ['', 'is empty'],
+    ['[', 'ends in the middle'],
+    ['[{"kind":"release","body":{"id":"x"', 'ends in the middle'],
+    ['[]', 'no document in the file'],
+  ])('of %j is a sentence', async (content, sentence) => {
+    const tried = begin(content).then(({ found: { trouble } }) => trouble ?? '');
+    expect(await tried.catch((error: Error) => error.message)).toContain(sentence);
+  });
+});
+
+describe('a library file', () => {
+  const asText = async (from: Desk) => {
+    const lines: string[] = [];
+    for await (const line of exportLibrary(from, { maker: 'veskarn' })) lines.push(line);
+    return lines.join('');
+  };
+
+  it('is taken in by another desk with a comparison, and says who signed it', async () => {
+    const file = await asText(desk);
+    const other = await testDesk(true);
+    try {
+      const brought = await bringFile(other.desk, THE_MACHINE, 'l.jsonl', [new TextEncoder().encode(file)]);
+      await saveRecords(other.desk, [{ kind: 'release', body: { ...base, name: 'Otherwise' } as Release }]);
+      const id = await beginLibrary(other.desk, THE_MACHINE, { ...brought, job: { format: 'json' } }, stageLibrary);
+      const row = await readImport(other.desk.store, id);
+      expect(row).toMatchObject({ state: 'staged', found: { changed: 1, new: 0, refused: 0, seal: { holds: true } } });
+      expect(row?.found.seal?.publicKey).toBe(desk.key.publicKey);
+    } finally {
+      await other.close();
+    }
+  });
+
+  it('with one byte changed, or cut short, is not kept', async () => {
+    const file = await asText(desk);
+    const changed = await begin(file.replace('Tarn Court Low', 'Tarn Court Lou'));
+    expect([changed.state, changed.found.trouble]).toEqual(['stopped', expect.stringContaining('not what was signed')]);
+    await expect(keepLibrary(desk, THE_MACHINE, changed.id)).rejects.toThrow('is stopped');
+    await dropLibrary(desk, THE_MACHINE, changed.id);
+    const cut = await begin(file.slice(0, file.lastIndexOf('{"seal"')));
+    expect(cut.found.trouble).toContain('ends before its seal');
+  });
+});
+
+describe('a table', () => {
+  const HEAD = 'Style;Model;Colour;Size;EAN;Release date';
+  const rows = (i: number) =>
+    madeUp(i).sizes.map(({ key, gtin }) => `VK${7000 + i}-101;Heron ${i};Fog;${key};${gtin};14/03/2025`);
+
+  it('asks for what no column says, and remembers the answer', async () => {
+    const csv = [HEAD, ...rows(1), ...rows(2)].join('\n');
+    const brought = await bringFile(desk, THE_MACHINE, 'list.csv', [new TextEncoder().encode(csv)]);
+    if (brought.format !== 'csv') throw new Error('no table');
+    expect(brought.mapping.columns).toEqual(['styleCode', 'name', 'colourName', 'size', 'gtin', 'releaseDate']);
+    expect(mappingProblems(brought.mapping).join()).toContain('No column has the maker, kind of goods');
+    const mapping = { ...brought.mapping, dateOrder: 'DMY' as const, fixed: { maker: 'Veskarn', kind: 'footwear' } };
+    const id = await beginLibrary(desk, THE_MACHINE, { ...brought, job: { format: 'csv', mapping } }, stageLibrary);
+    await keep(id);
+    const { release } = await readRelease(desk, 'veskarn-vk7001-101');
+    expect(release.body).toMatchObject({
+      name: 'Heron 1',
+      colourName: 'Fog',
+      releaseDate: '2025-03-14',
+      sizes: madeUp(1).sizes,
+      incomplete: true,
+    });
+    const again = await bringFile(desk, THE_MACHINE, 'next.csv', [new TextEncoder().encode(csv)]);
+    expect(again).toMatchObject({ remembered: true, mapping });
+  });
+
+  it('adds to a record what it says and leaves the rest', async () => {
+    const kept = madeUp(1, { id: 'veskarn-vk7001-101', nominal: base.nominal });
+    await saveRecords(desk, [{ kind: 'release', body: kept }]);
+    const body = '952120459999';
+    const csv = `maker,kind,style,model,colour,size,ean\nveskarn,footwear,VK7001-101,Heron One,Fog,44,${body}${gtinCheckDigit(body)}`;
+    await keep((await begin(csv, 'more.csv')).id);
+    const { release } = await readRelease(desk, kept.id);
+    expect(release.body.name).toBe('Heron One');
+    expect(release.body.sizes.map(({ key }) => key)).toEqual(['42', '43', '44']);
+    expect(release.body.nominal).toEqual(kept.nominal);
+  });
+
+  it('with several columns of one heading tells them apart', () => {
+    const headings = ['Name', 'Name', 'Name', ''];
+    expect(toldApart(headings)).toEqual(['Name', 'Name (2)', 'Name (3)', 'column 4']);
+    expect(guessColumns(headings)).toEqual(['name', null, null, null]);
+    const mapping = { columns: ['name', 'name', 'gtin'] as const, fixed: {}, dateOrder: 'YMD' as const, source: 'x' };
+    expect(mappingProblems({ ...mapping, columns: [...mapping.columns] })[0]).toContain(
+      'Two columns are taken for the model',
+    );
+  });
+
+  it('with rows that cannot be is refused row by row', async () => {
+    const csv = `maker,kind,style,model,colour,size,ean\nnobody,footwear,VK1,A,B,42,9521204100002\nveskarn,footwear,VK2,A,B,42,123`;
+    const { found: counts, id } = await begin(csv, 'bad.csv');
+    expect(counts.refused).toBe(2);
+    const refused = await shownEntries(desk, id, { came: 'refused', noted: false, after: -1 });
+    expect(refused.map(({ line, reason }) => [line, reason])).toEqual([
+      [2, 'The maker “nobody” is not in the records.'],
+      [3, expect.stringContaining('gtin')],
+    ]);
+  });
+});
+
+describe('what is in use', () => {
+  it('is not lost with a row of a chart', async () => {
+    const [chart] = CHARTS;
+    if (!chart) throw new Error('no chart');
+    const less = { ...chart, rows: chart.rows.filter(({ key }) => key !== '42') };
+    await expect(saveRecords(desk, [{ kind: 'size-chart', body: less }])).rejects.toThrow(
+      /would lose the size 42, which is in use: .* more/,
+    );
+    const { found: counts } = await begin(text([less], 'size-chart'));
+    expect(counts.refused).toBe(1);
+  });
+
+  it('is not lost with a fact of a place that open cases have read', async () => {
+    const { body } = await readKind(desk, 'footwear');
+    const less: KindDefinition = {
+      ...body,
+      places: body.places.map((place) => ({ ...place, facts: place.facts.filter((fact) => fact !== 'styleCode') })),
+    };
+    await expect(saveRecords(desk, [{ kind: 'kind', body: less }])).rejects.toThrow(
+      /“styleCode”, which open cases have read there: PP-/,
+    );
+  });
+
+  it('is found under the new name of its maker', async () => {
+    const [maker] = MAKERS;
+    await saveRecords(desk, [{ kind: 'maker', body: { ...(maker as Maker), name: 'Vexholm' } as Maker }]);
+    expect(await found('vexholm tarn court low')).toContain(base.id);
+    expect((await readDocument<Maker>(desk.store, 'maker', 'veskarn'))?.body.name).toBe('Vexholm');
+  });
+});
+
+describe('the entries of a file', () => {
+  const folder = join(tmpdir(), `pinprick-entries-${process.pid}`);
+  it('are the same however it is written', async () => {
+    const directory = await mkdtemp(folder);
+    const path = join(directory, 'f.json');
+    const document = fc.record({
+      kind: fc.constant('release'),
+      body: fc.record({ id: fc.string(), x: fc.jsonValue() }),
+    });
+    const read = async (content: string) => {
+      await writeFile(path, content);
+      const texts: unknown[] = [];
+      for await (const { text: each } of jsonEntries(path)) texts.push(JSON.parse(each));
+      return texts;
+    };
+    await fc.assert(
+      fc.asyncProperty(fc.array(document, { minLength: 1, maxLength: 6 }), async (documents) => {
+        const plain = JSON.parse(JSON.stringify(documents)) as unknown[];
+        expect(await read(JSON.stringify(documents))).toEqual(plain);
+        expect(await read(JSON.stringify(documents, null, 2))).toEqual(plain);
+        expect(await read(documents.map((each) => JSON.stringify(each)).join('\n'))).toEqual(plain);
+        expect(await read(documents.map((each) => JSON.stringify(each, null, 1)).join('\n'))).toEqual(plain);
+      }),
+      { numRuns: 60 },
+    );
+    await expect(read('[{"kind": "release", "body": {"id": "x"')).rejects.toThrow(BrokenFile);
+    await rm(directory, { recursive: true });
+  });
+
+  it('have the hash that their documents have', () => {
+    fc.assert(
+      fc.property(fc.dictionary(fc.string(), fc.jsonValue()), (body) => {
+        const plain = JSON.parse(JSON.stringify(body)) as object;
+        expect(documentHash(plain)).toBe(contentHash(plain));
+      }),
+    );
+  });
+});

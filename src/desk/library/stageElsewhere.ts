@@ -1,0 +1,29 @@
+import { spawn } from 'node:child_process';
+import { readImport, setImport } from '@/store/library';
+import type { Desk } from '../desk';
+
+/** Imports that a program of their own is reading, by data directory and number. */
+const running = new Set<string>();
+
+/** Read the file of an import in a program of its own: nobody at the desk waits for it. */
+export function stageElsewhere(desk: Desk, id: number): void {
+  const { directory } = desk.store;
+  const name = `${directory} ${id}`;
+  if (running.has(name)) return;
+  running.add(name);
+  const ended = async () => {
+    running.delete(name);
+    const row = await readImport(desk.store, id);
+    if (row?.state !== 'staging') return;
+    const trouble = 'The program that read it ended before its time. It can go on where it stopped.';
+    await desk.store.write((transaction) =>
+      setImport(desk.store, id, { state: 'stopped', found: { ...row.found, trouble } }, transaction),
+    );
+  };
+  spawn(process.execPath, ['--import', 'tsx', 'src/cli/main.ts', 'stage-library', String(id)], {
+    stdio: 'ignore',
+    env: { ...process.env, PINPRICK_DATA: directory },
+  })
+    .on('error', () => void ended().catch(console.error))
+    .on('exit', () => void ended().catch(console.error));
+}

@@ -1,0 +1,34 @@
+'use client';
+import { leadingSize } from '@/core/crossread/context';
+import { nearestExemplar } from '@/core/library/nearestExemplar';
+import { PROVENANCE } from '@/core/releases/shelfItem';
+import { useCaseBook, useStanding } from '../casebook/CaseBook';
+
+/** The known genuine item to hold beside this one, and where it stands. */
+export function Beside() {
+  const { file, grounds } = useCaseBook();
+  const { assessment } = useStanding();
+  const { release, chart } = grounds;
+  if (!release?.shelf?.length) return null;
+  const seen = assessment.reading.traits.filter(({ uncertain }) => !uncertain);
+  const proposed = nearestExemplar(release, {
+    sizeKey: file.sizeKey,
+    size: leadingSize({ chart, sizeKey: file.sizeKey }),
+    condition: file.circumstances.condition,
+    traits: Object.fromEntries(seen.map(({ trait, state }) => [trait, state])),
+  });
+  if (!proposed) return null;
+  const { item, alike, unlike } = proposed;
+  return (
+    <p className="mb-2 text-[14px]">
+      Hold beside it: <strong className="font-semibold">{item.place || item.from}</strong>
+      {item.sizeKey && file.sizeKey === null && <>, size {item.sizeKey}</>}
+      <span className="text-soft">
+        {' '}
+        · {PROVENANCE[item.provenance]}
+        {alike.length > 0 && ` · like it in ${alike.join(', ')}`}
+        {unlike.length > 0 && ` · other than it: ${unlike.join(', ')}`}
+      </span>
+    </p>
+  );
+}

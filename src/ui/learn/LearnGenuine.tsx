@@ -1,0 +1,208 @@
+'use client';
+import Link from 'next/link';
+import { useState } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import type { CaseFile } from '@/core/casefile/caseFile';
+import { readGtin } from '@/core/codes/gtin';
+import { makerOfGtin } from '@/core/codes/makerOfGtin';
+import { wantedItems, whatTheyTell } from '@/core/library/exemplarAdvice';
+import { type Bought, learnItem, type Taking, takeLessons } from '@/core/library/learnItem';
+import { blankRelease } from '@/core/releases/blankRelease';
+import type { Maker } from '@/core/releases/release';
+import { PROVENANCE, type Provenance } from '@/core/releases/shelfItem';
+import { useCaseBook } from '../casebook/CaseBook';
+import { Button, Key } from '../controls/Button';
+import { LabelledChoice } from '../controls/LabelledChoice';
+import { TextField } from '../controls/TextField';
+import { useMay } from '../people/Me';
+import { EditorPart } from '../records/EditorPart';
+import { ReleaseEditor } from '../releases/ReleaseEditor';
+import type { LearnFrom } from './LearnView';
+import { LessonLine } from './LessonLine';
+import { useChooseRelease } from './useChooseRelease';
+
+const PROVENANCES = (Object.entries(PROVENANCE) as [Provenance, string][]).map(([value, label]) => ({ value, label }));
+const NO_CHART = 'none';
+
+/** The maker whose prefix a barcode number of the item has. */
+const makerByNumber = ({ facts }: CaseFile, makers: Maker[]): Maker | undefined =>
+  Object.values(facts)
+    .flatMap(({ gtin }) => (gtin ? readGtin(gtin.raw).readings : []))
+    .flatMap(({ valid, gtin14 }) => (valid ? (makerOfGtin(gtin14, makers) ?? []) : []))[0];
+
+/** A genuine item becomes a record of its release, or adds to the one there is. */
+export function LearnGenuine({ newest, makers, charts, kind, today }: LearnFrom) {
+  const { file, grounds, number } = useCaseBook();
+  const mayDo = useMay();
+  const choose = useChooseRelease();
+  const confirmed = file.truth?.goods === 'genuine';
+  const [bought, setBought] = useState<Bought>({
+    provenance: confirmed ? 'confirmed' : 'shop',
+    from: confirmed ? `confirmed by ${file.truth?.source}` : (file.circumstances.seller ?? ''),
+  });
+  const [makerId, setMakerId] = useState(() => newest?.body.maker ?? makerByNumber(file, makers)?.id ?? '');
+  const [chartId, setChartId] = useState<string | null>(newest?.body.chart ?? null);
+  const [changed, setChanged] = useState<Record<string, Taking | 'leave'>>({});
+  const [editing, setEditing] = useState(false);
+
+  const maker = makers.find(({ id }) => id === makerId) ?? null;
+  const chart = charts.find(({ id }) => id === chartId) ?? null;
+  const base = newest?.body ?? { ...blankRelease(kind, maker), chart: chartId, sizes: [], incomplete: true as const };
+  const records = { ...grounds, kind, release: base, maker, chart };
+  const learned = learnItem(file, records, { ...bought, from: bought.from.trim() || 'a genuine item' });
+  const takingOf = (id: string, against: boolean): Taking | 'leave' => changed[id] ?? (against ? 'beside' : 'take');
+  const chosen = Object.fromEntries(
+    learned.lessons.flatMap(({ id, against }) => {
+      const taking = takingOf(id, against);
+      return taking === 'leave' ? [] : [[id, taking]];
+    }),
+  );
+  const taught = takeLessons(base, learned, chosen);
+  const count = taught.shelf?.length ?? 0;
+  const { can, cannot } = whatTheyTell(count);
+  const ready = bought.from.trim() !== '' && maker !== null && mayDo('editRecords');
+
+  useHotkeys('enter', () => ready && setEditing(true), [ready]);
+
+  if (editing)
+    return (
+      <ReleaseEditor
+        release={{ ...taught, maker: makerId, source: taught.source || `${number}, ${bought.from}`.slice(0, 200) }}
+        revision={newest?.revision ?? 0}
+        kinds={[kind]}
+        makers={makers}
+        charts={charts}
+        today={today}
+        inCase
+        back={`/case/${number}/learn`}
+        onKept={choose}
+      />
+    );
+  return (
+    <main className="mx-auto grid max-w-[1360px] grid-cols-[minmax(0,1fr)_22rem] gap-10 px-5 py-5 max-lg:grid-cols-1">
+      <div className="grid min-w-0 content-start gap-6">
+        <EditorPart
+          id="lessons"
+          title={newest ? `What it teaches of ${newest.body.name}` : 'What a record of it would say'}
+          says={
+            newest ? `beside revision ${newest.revision} of the record` : 'all of it can be changed before it is kept'
+          }
+        >
+          <ul>
+            {learned.lessons.map((lesson) => (
+              <LessonLine
+                key={lesson.id}
+                lesson={lesson}
+                taking={takingOf(lesson.id, lesson.against)}
+                onChange={(taking) => setChanged({ ...changed, [lesson.id]: taking })}
+              />
+            ))}
+          </ul>
+          {learned.notes.map((note) => (
+            <p key={note} className="pt-2 text-soft">
+              {note}
+            </p>
+          ))}
+          {learned.lessons.length === 0 && (
+            <p className="border-b py-2 text-soft">
+              {newest
+                ? 'It says nothing that the record does not; it joins the shelf, so that measures are held against one more item.'
+                : 'Nothing was read yet. Read its codes and answer what its checks ask; then come back.'}
+            </p>
+          )}
+        </EditorPart>
+        {wantedItems(taught, kind).length > 0 && (
+          <EditorPart id="wanted" title="What would be worth most next">
+            <ul>
+              {wantedItems(taught, kind).map(({ what, why }) => (
+                <li key={what} className="border-b py-1.5">
+                  <strong className="font-semibold">{what}</strong> <span className="text-soft">{why}</span>
+                </li>
+              ))}
+            </ul>
+          </EditorPart>
+        )}
+      </div>
+      <aside className="grid content-start gap-5 self-start">
+        <EditorPart id="known" title="How it is known to be genuine">
+          <div className="grid gap-3">
+            {!confirmed && (
+              <LabelledChoice
+                label="It is"
+                value={bought.provenance}
+                options={PROVENANCES.filter(({ value }) => value !== 'confirmed')}
+                onChange={(provenance) => setBought({ ...bought, provenance })}
+              />
+            )}
+            <TextField
+              label="Which shop, person or letter"
+              maxLength={200}
+              placeholder="Harbour branch, receipt of 3 Nov"
+              value={bought.from}
+              onChange={({ target }) => setBought({ ...bought, from: target.value })}
+            />
+            <TextField
+              label="It will stand"
+              maxLength={80}
+              placeholder="shelf B, 2"
+              value={bought.place ?? ''}
+              onChange={({ target }) => setBought({ ...bought, place: target.value || undefined })}
+            />
+          </div>
+        </EditorPart>
+        {!newest && (
+          <EditorPart id="maker" title="Whose it is">
+            <div className="grid gap-3">
+              {makers.length > 0 && (
+                <LabelledChoice
+                  label="Maker"
+                  value={makerId}
+                  options={makers.map(({ id, name }) => ({ value: id, label: name }))}
+                  onChange={(id) => {
+                    setMakerId(id);
+                    setChartId(null);
+                  }}
+                />
+              )}
+              <Link
+                href={`/makers/new?${new URLSearchParams({ onward: `/case/${number}/learn`, code: taught.styleCode })}`}
+                className="min-h-9 content-center text-accent underline-offset-4 hover:underline"
+              >
+                {makers.length > 0 ? 'Another maker' : 'Add its maker first'}
+              </Link>
+              <LabelledChoice
+                label="Size chart"
+                value={chartId ?? NO_CHART}
+                options={[
+                  { value: NO_CHART, label: 'none: one text a size' },
+                  ...charts
+                    .filter((each) => each.maker === makerId)
+                    .map(({ id, name }) => ({ value: id, label: name })),
+                ]}
+                onChange={(id) => setChartId(id === NO_CHART ? null : id)}
+              />
+            </div>
+          </EditorPart>
+        )}
+        <section>
+          <p>{can}</p>
+          <p className="mt-1 text-soft">{cannot}</p>
+        </section>
+        <div>
+          <Button look="act" disabled={!ready} onClick={() => setEditing(true)}>
+            {newest ? 'See the record with it' : 'See the new record'} <Key>Enter</Key>
+          </Button>
+          {!ready && (
+            <p className="mt-1 text-[13px] text-soft">
+              {bought.from.trim() === ''
+                ? 'Say first where it is from.'
+                : maker === null
+                  ? 'Choose its maker first.'
+                  : ''}
+            </p>
+          )}
+        </div>
+      </aside>
+    </main>
+  );
+}

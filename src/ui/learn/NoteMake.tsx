@@ -1,0 +1,114 @@
+'use client';
+import { useState } from 'react';
+import { likeMakes, noteCopy, signsOf } from '@/core/library/copyFromCase';
+import { useCaseBook, useStanding } from '../casebook/CaseBook';
+import { Button } from '../controls/Button';
+import { TextField } from '../controls/TextField';
+import { useMay } from '../people/Me';
+import { EditorPart } from '../records/EditorPart';
+import { recordId, useSaveRecord } from '../records/useSaveRecord';
+import type { LearnFrom } from './LearnView';
+
+/** A counterfeit is noted under its make, so that the next one is known again. */
+export function NoteMake({ newest }: LearnFrom) {
+  const { file, number } = useCaseBook();
+  const { assessment } = useStanding();
+  const { save, message, failed } = useSaveRecord();
+  const mayDo = useMay();
+  const [name, setName] = useState('');
+  const [generation, setGeneration] = useState('');
+  if (!newest)
+    return (
+      <main className="mx-auto max-w-[1360px] px-5 py-5">
+        <p>A make of copies belongs to a release, and this case names no record.</p>
+      </main>
+    );
+  const signs = signsOf(assessment.findings);
+  const makes = newest.body.copies ?? [];
+  const like = likeMakes(newest.body, assessment.findings);
+  const names = new Map(assessment.findings.map(({ check }) => [check.id, check.name]));
+  const note = (make: { id: string; name: string; generation?: string }) =>
+    void save(
+      '/api/records',
+      {
+        kind: 'release',
+        body: noteCopy(newest.body, make, file, assessment.findings),
+        from: newest.revision,
+      },
+      `/releases/${newest.body.id}`,
+    );
+  const fresh = recordId(`${name} ${generation}`);
+  return (
+    <main className="mx-auto grid max-w-[1360px] grid-cols-[minmax(0,1fr)_24rem] gap-10 px-5 py-5 max-lg:grid-cols-1">
+      <EditorPart id="signs" title="What gives it away" says={`${signs.length} signs`}>
+        <ul>
+          {signs.map(({ check, shows }) => (
+            <li key={check} className="border-b py-1.5">
+              {names.get(check) ?? check} <span className="text-soft">{shows}</span>
+            </li>
+          ))}
+        </ul>
+      </EditorPart>
+      <aside className="grid content-start gap-5 self-start">
+        {message && (
+          <p role={failed ? 'alert' : 'status'} className={failed ? 'text-differs' : 'text-agrees'}>
+            {message}
+          </p>
+        )}
+        {makes.length > 0 && (
+          <EditorPart id="makes" title={`Makes that are known of ${newest.body.name}`}>
+            <ul>
+              {makes.map((make) => {
+                const likeness = like.find((each) => each.make.id === make.id);
+                const noted = make.cases.includes(number);
+                return (
+                  <li key={make.id} className="flex items-center justify-between gap-3 border-b py-1.5">
+                    <span>
+                      {make.name}
+                      {make.generation && `, ${make.generation}`}
+                      <span className="block text-[13px] text-soft">
+                        {likeness
+                          ? `shows ${likeness.shown} of its ${make.signs.length} signs, ${likeness.notShown} are right here`
+                          : 'none of its signs'}
+                      </span>
+                    </span>
+                    <Button disabled={noted || !mayDo('editRecords')} onClick={() => note(make)}>
+                      {noted ? 'noted' : 'It is this one'}
+                    </Button>
+                  </li>
+                );
+              })}
+            </ul>
+          </EditorPart>
+        )}
+        <EditorPart id="new-make" title="A make that has no name yet">
+          <div className="grid gap-3">
+            <TextField
+              label="The house calls it"
+              maxLength={60}
+              placeholder="touching letters"
+              value={name}
+              onChange={({ target }) => setName(target.value)}
+            />
+            <TextField
+              label="batch, where there are several"
+              maxLength={40}
+              placeholder="first"
+              value={generation}
+              onChange={({ target }) => setGeneration(target.value)}
+            />
+            <div>
+              <Button
+                look="act"
+                disabled={fresh === '' || makes.some(({ id }) => id === fresh) || !mayDo('editRecords')}
+                onClick={() => note({ id: fresh, name: name.trim(), generation: generation.trim() || undefined })}
+              >
+                Note it
+              </Button>
+            </div>
+          </div>
+        </EditorPart>
+      </aside>
+    </main>
+  );
+}

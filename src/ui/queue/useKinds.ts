@@ -1,0 +1,16 @@
+import { useEffect, useState } from 'react';
+import type { Option } from '../controls/option';
+import { request } from '../request';
+
+/** The kinds of goods that the desk knows, asked for where one is to be chosen. */
+export function useKinds(wanted: boolean): Option<string>[] {
+  const [kinds, setKinds] = useState<Option<string>[]>([]);
+  useEffect(() => {
+    if (!wanted) return;
+    request<{ id: string; name: string }[]>('/api/kinds').then(
+      (found) => setKinds(found.map(({ id, name }) => ({ value: id, label: name }))),
+      () => setKinds([]),
+    );
+  }, [wanted]);
+  return kinds;
+}
