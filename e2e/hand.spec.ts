@@ -22,6 +22,22 @@ test('one key takes an entry back in Codes, a pasted label whole; Esc leaves the
   await allSaved(page);
 });
 
+test('a hand faster than the page loses no key: the one after a key that moves the hand goes where it moved to', async ({
+  page,
+}) => {
+  await visit(page, '/case/PP-0420/codes');
+  const rows = page.locator('td[data-fact]:has(input:focus)');
+  await press(page, '/');
+  const first = await rows.getAttribute('data-fact');
+  await press(page, 'Enter');
+  const second = await rows.getAttribute('data-fact');
+  expect(second).not.toBe(first);
+  await press(page, 'Escape', 'Escape');
+  await page.evaluate(() => (document.activeElement as HTMLElement).blur());
+  await Promise.all([page.keyboard.press('/'), page.keyboard.press('Enter')]);
+  await expect(rows).toHaveAttribute('data-fact', second ?? '');
+});
+
 test('what differs is counted where it is out of sight, and each sentence leads to its cell', async ({ page }) => {
   await visit(page, '/case/PP-0420/codes');
   const sentences = page.getByRole('complementary', { name: 'What does not agree' }).locator('li button');

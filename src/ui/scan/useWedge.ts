@@ -61,6 +61,13 @@ interface Burst {
   held: KeyboardEvent[];
 }
 
+/** Keys that do nothing by themselves; a scanner sends them before its capitals. */
+const MODIFIERS = ['Shift', 'Control', 'Alt', 'AltGraph', 'Meta', 'CapsLock'];
+
+/** The same key once more, as a script can give it. */
+const again = ({ key, code, shiftKey }: KeyboardEvent): KeyboardEvent =>
+  new KeyboardEvent('keydown', { key, code, shiftKey, bubbles: true, cancelable: true });
+
 /** True where the browser can tell that it holds input which this page has not heard yet. */
 function inputWaits(): boolean {
   const { scheduling } = navigator as { scheduling?: { isInputPending(): boolean } };
@@ -103,9 +110,7 @@ export function useWedge(
           setValue(field, field.value + key.key);
           continue;
         }
-        const { key: name, code, shiftKey } = key;
-        const again = new KeyboardEvent('keydown', { key: name, code, shiftKey, bubbles: true, cancelable: true });
-        (key.target ?? document.body).dispatchEvent(again);
+        (key.target ?? document.body).dispatchEvent(again(key));
       }
     };
     /** The run seems to be over; but a busy page hears keys late, and those that already wait may go on with it. */
@@ -116,6 +121,16 @@ export function useWedge(
     const swallow = (event: KeyboardEvent) => {
       event.preventDefault();
       event.stopImmediatePropagation();
+    };
+    /** What was held comes before this key, and where it moved the focus into a field, this key is meant for that. */
+    const releaseBefore = (event: KeyboardEvent) => {
+      clearTimeout(timer);
+      release();
+      const field = activeField();
+      // Tab goes on from the focus by itself.
+      if (!field || field === event.target || event.key === 'Tab') return;
+      swallow(event);
+      field.dispatchEvent(again(event));
     };
     const onKey = (event: KeyboardEvent) => {
       // Keys that a script gives again were heard here before.
@@ -155,10 +170,13 @@ export function useWedge(
           if (field) setValue(field, before);
           slow = NOTHING;
           handler.current.onScan(text, field);
-        } else release();
+        } else releaseBefore(event);
         return;
       }
-      if (event.key.length !== 1) return;
+      if (event.key.length !== 1) {
+        if (burst && burst.held.length > 0 && !MODIFIERS.includes(event.key)) releaseBefore(event);
+        return;
+      }
       slow = goesOn ? { ...slow, text: slow.text + event.key, last: now } : { ...NOTHING, text: event.key, last: now };
       const into = activeField();
       if (into && !slow.field) slow = { ...slow, field: into, before: into.value };
