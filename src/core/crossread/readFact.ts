@@ -6,7 +6,14 @@ import { nameInFront } from './label/labelNames';
 import { readEpcFact, readGtinFact, readSchemeFact, readStyleFact, readSymbolFact } from './readers/codes';
 import { readCountryFact } from './readers/country';
 import { readBoughtFact, readEraFact, readWindowFact } from './readers/dates';
-import { readDimensionsFact, readModelFact, readPlainCode, readPriceFact, readWordsFact } from './readers/plain';
+import {
+  readColourFact,
+  readDimensionsFact,
+  readModelFact,
+  readPlainCode,
+  readPriceFact,
+  readWordsFact,
+} from './readers/plain';
 import { readMirroredFact, readNotchFact, readSizeFact, readWholeSize } from './readers/sizes';
 import type { FactResult } from './reading';
 
@@ -28,6 +35,7 @@ const READERS: Record<string, Reader> = {
   dimensions: readDimensionsFact,
   era: (raw, _, context) => readEraFact(raw, context),
   model: (raw, _, context) => readModelFact(raw, context),
+  colourName: (raw, _, context) => readColourFact(raw, context),
   symbol: (raw, _, context) => readSymbolFact(raw, context),
   epc: readEpcFact,
   secondEpc: readEpcFact,
@@ -44,7 +52,7 @@ const READERS: Record<string, Reader> = {
 const UNSURE = /(?<=\S)\s*\?\s*$/;
 
 /** Facts in which a word in front can be nothing but their name. */
-const NUMBERED = new Set(['gtin', 'styleCode']);
+const NUMBERED = new Set(['gtin', 'styleCode', 'factoryCode']);
 
 /** The text without the name that a label gives the fact: `Col. Fog/Alder`, `EAN 9521204100064`. */
 function unlabelled(fact: string, text: string): { text: string; name: string | null } {

@@ -6,6 +6,8 @@ export type DateToken =
   | { kind: 'number'; text: string }
   | { kind: 'month'; month: number; text: string }
   /** First and last month; those above 12 lie in the next year. */
+  /** Monday is 0. */
+  | { kind: 'weekday'; weekday: number; text: string }
   | { kind: 'season'; months: [number, number]; text: string }
   | { kind: 'week' | 'quarter' | 'half' | 'made' | 'expires' | 'order'; text: string };
 
@@ -20,6 +22,8 @@ for (const kind of ['week', 'quarter', 'half', 'made', 'expires'] as const)
   for (const text of list(words[kind])) WORDS.set(text, { kind, text });
 for (const { months, names } of words.seasons)
   for (const text of list(names)) WORDS.set(text, { kind: 'season', months: months as [number, number], text });
+for (const [weekday, names] of words.weekdays.entries())
+  for (const text of list(names)) WORDS.set(text, { kind: 'weekday', weekday, text });
 for (const months of Object.values(words.months))
   for (const [i, names] of months.entries())
     for (const text of list(names)) WORDS.set(text, { kind: 'month', month: i + 1, text });

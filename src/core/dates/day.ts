@@ -42,6 +42,12 @@ const DAY_FORMAT = new Intl.DateTimeFormat('en-GB', {
 });
 const MONTH_FORMAT = new Intl.DateTimeFormat('en-GB', { month: 'short', year: 'numeric', timeZone: 'UTC' });
 
+/** The day of the week of a day; Monday is 0. */
+export const weekdayOf = (day: Day): number => (new Date(`${day}T00:00:00Z`).getUTCDay() + 6) % 7;
+
+/** The days of the week, from Monday on. */
+export const WEEKDAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'] as const;
+
 /** `2026 Q1`: the quarter that a day or instant lies in. */
 export const quarterOf = (at: string): string => `${at.slice(0, 4)} Q${Math.ceil(Number(at.slice(5, 7)) / 3)}`;
 

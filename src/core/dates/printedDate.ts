@@ -1,6 +1,6 @@
 import type { DateOrder, TakenOrder } from './dateOrder';
 import { type DateToken, dateTokens } from './dateTokens';
-import { addDays, type Day, daysInMonth, formatMonth, isoDay } from './day';
+import { addDays, type Day, daysInMonth, formatDay, formatMonth, isoDay, WEEKDAYS, weekdayOf } from './day';
 import type { DayInterval } from './interval';
 import { isoWeekStart } from './isoWeek';
 
@@ -108,6 +108,8 @@ function pair([a, b]: [string, string]): Attempt[] {
   if (b.length === 4) {
     const month = inMonth(b, Number(a), null);
     const week = inWeek(b, a);
+    // No month has so high a number: whoever wrote it meant a week.
+    if (Number(a) > 12 && typeof week === 'string') return [week];
     return [month, typeof week === 'string' || typeof month === 'string' ? week : { ...week, order: 'WY' }];
   }
   const months = [inMonth(b, Number(a), 'DMY'), inMonth(a, Number(b), 'YMD')];
@@ -225,14 +227,31 @@ export interface DateHints {
 
 const hintsOf = (hints: DateOrder | DateHints): DateHints => (typeof hints === 'string' ? { preferred: hints } : hints);
 
+/** The readings that fall on the weekday which is printed beside them. */
+function onPrintedWeekday(readings: DateReading[], tokens: DateToken[]): DateResult {
+  const printed = tokens.find((token) => token.kind === 'weekday');
+  const fits = ({ precision, from }: DateReading) => precision !== 'day' || weekdayOf(from) === printed?.weekday;
+  const fitting = printed ? readings.filter(fits) : readings;
+  const [best] = readings;
+  if (fitting.length > 0 || !best) return { readings: fitting };
+  const sentence = `${formatDay(best.from)} is a ${WEEKDAYS[weekdayOf(best.from)]}, not “${printed?.text}”.`;
+  return { readings: [], failure: { sentence, impossible: true } };
+}
+
+/** Where every digit is a nought, no date was filled in: that is none that cannot be. */
+const isBlank = (tokens: DateToken[]): boolean =>
+  numbers(tokens).length > 1 && numbers(tokens).every((each) => /^0+$/.test(each));
+
 /**
- * Every reading of the tokens of one date; a label such as MFG before it is passed over, and an order behind it
- * (`04/11/25 MDY`) is the person's own decision.
+ * Every reading of the tokens of one date; a label such as MFG before it is passed over, a weekday beside it is held
+ * against it, and an order behind it (`04/11/25 MDY`) is the person's own decision.
  */
 export function readDateTokens(given: DateToken[], hints: DateOrder | DateHints): DateResult {
   const { preferred, latest } = hintsOf(hints);
   const chosen = given.find(({ kind }) => kind === 'order')?.text as DateOrder | undefined;
-  const tokens = given.filter(({ kind }) => !['made', 'expires', 'order'].includes(kind));
+  const tokens = given.filter(({ kind }) => !['made', 'expires', 'order', 'weekday'].includes(kind));
+  if (isBlank(tokens))
+    return { readings: [], failure: { sentence: 'Noughts alone: no date is filled in.', impossible: false } };
   const text = tokens.map((token) => token.text).join(' ');
   const all = attempts(tokens);
   const rank = ({ order }: DateReading) => (order === null || order === (chosen ?? preferred) ? 0 : 1);
@@ -242,7 +261,7 @@ export function readDateTokens(given: DateToken[], hints: DateOrder | DateHints)
     .filter(({ order }) => !chosen || order === null || order === chosen)
     .sort((a, b) => rank(a) - rank(b))
     .filter((each, i, sorted) => sorted.findIndex((other) => other.from === each.from && other.to === each.to) === i);
-  if (readings.length > 0) return { readings };
+  if (readings.length > 0) return onPrintedWeekday(readings, given);
   const [refused] = all.filter((each) => typeof each === 'string' && each !== NO_FORM) as string[];
   const sentence =
     refused ?? `“${text.slice(0, 40)}” is no date; write it as on the label, for example 03/11/24 or 2024-11.`;

@@ -19,6 +19,16 @@ export function readModelFact(raw: string, { maker }: ReadingContext): FactResul
   return reading ? { reading: { ...reading, display: text } } : { failure };
 }
 
+/** The name of a colour, beside which some print the colour's part of the style code: `FOG / ALDER 107`. */
+export function readColourFact(raw: string, { release }: ReadingContext): FactResult {
+  const text = cleanText(raw);
+  const number = /-([A-Z0-9]*\d[A-Z0-9]*)$/i.exec(release?.styleCode ?? '')?.[1];
+  const words = text.split(' ');
+  const own = words.filter((word) => word.replace(/^[(#]|[):,]$/g, '').toUpperCase() !== number?.toUpperCase());
+  const { reading, failure } = readWordsFact(own.length > 0 ? own.join(' ') : text);
+  return reading ? { reading: { ...reading, display: text } } : { failure };
+}
+
 /** A short code without a scheme: case and separators do not matter. */
 export function readPlainCode(raw: string): FactResult {
   return { reading: { normal: normaliseStyleCode(raw), display: cleanText(raw).toUpperCase() } };

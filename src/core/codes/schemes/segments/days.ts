@@ -1,4 +1,4 @@
-import { addDays, type Day, daysBetween, daysInMonth, isDay, isoDay } from '../../../dates/day';
+import { addDays, type Day, daysBetween, daysInMonth, isDay, isoDay, WEEKDAYS, weekdayOf } from '../../../dates/day';
 import type { DayInterval } from '../../../dates/interval';
 import { isoWeek } from '../../../dates/isoWeek';
 import type { DatePart } from '../codeScheme';
@@ -14,9 +14,7 @@ import {
   two,
 } from './segmentKind';
 
-const WEEKDAYS = 'Monday Tuesday Wednesday Thursday Friday Saturday Sunday'.split(' ');
 const dayOfYearOf = (day: Day): number => daysBetween(isoDay(Number(day.slice(0, 4)), 1, 1), day) + 1;
-const weekdayOf = (day: Day): number => (new Date(`${day}T00:00:00Z`).getUTCDay() + 6) % 7;
 const monthOf = (day: Day): number => Number(day.slice(5, 7));
 
 export const day: SegmentKind<'day'> = {
