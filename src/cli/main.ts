@@ -27,6 +27,9 @@ const USAGE = `pinprick: the desk without a browser
   pinprick trust <public key> --name NAME    know the key of another desk
   pinprick invite <name>                     a word that lets somebody of the roster in once, to set a passphrase
 
+  pinprick specimens <folder> [--kind ID] [--seed N] [--fault ID] [--shot ID] [--large]
+                                             made-up pictures of made-up goods, each with what is true of it as JSON
+
 JSON on standard output, messages on standard error.
 Exit 0: fine. 1: problems found. 2: wrong use.
 The data directory is PINPRICK_DATA, ./data by default.
@@ -64,6 +67,7 @@ const COMMANDS: Record<string, { takes: string | null; load(): Promise<Command> 
   trust: { takes: 'one public key', load: async () => (await import('./commands/keeping')).trust },
   invite: { takes: 'one name of the roster', load: async () => (await import('./commands/people')).invite },
   learn: { takes: null, load: async () => (await import('./commands/learn')).learn },
+  specimens: { takes: 'one folder', load: async () => (await import('./commands/specimens')).specimens },
   prepare: { takes: null, load: async () => (await import('./commands/prepare')).prepare },
 };
 
@@ -75,6 +79,11 @@ async function run(): Promise<number> {
       to: { type: 'string' },
       keep: { type: 'string' },
       name: { type: 'string' },
+      kind: { type: 'string' },
+      seed: { type: 'string' },
+      fault: { type: 'string' },
+      shot: { type: 'string' },
+      large: { type: 'boolean' },
       demo: { type: 'boolean' },
       'no-history': { type: 'boolean' },
       help: { type: 'boolean' },

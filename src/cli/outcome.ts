@@ -17,6 +17,11 @@ export interface Options {
   to?: string;
   keep?: string;
   name?: string;
+  kind?: string;
+  seed?: string;
+  fault?: string;
+  shot?: string;
+  large?: boolean;
   demo?: boolean;
   'no-history'?: boolean;
 }

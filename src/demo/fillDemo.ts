@@ -8,19 +8,15 @@ import type { CheckDefinition } from '@/core/checks/check';
 import type { Finding } from '@/core/checks/finding';
 import { gatherFindings } from '@/core/checks/findings';
 import { bothSides, pairOutcome } from '@/core/checks/outcome';
-import { writeEpc } from '@/core/codes/epc';
-import { encode } from '@/core/codes/schemes/encode';
 import { contextOf } from '@/core/crossread/context';
 import { crossread } from '@/core/crossread/crossread';
-import { expandFacts, sizeColumnOf } from '@/core/crossread/facts';
-import type { DateOrder } from '@/core/dates/dateOrder';
+import { expandFacts } from '@/core/crossread/facts';
 import { addDays } from '@/core/dates/day';
 import type { CaseFolder } from '@/core/judgement/grounds';
 import { groundsOf } from '@/core/judgement/grounds';
 import type { House } from '@/core/judgement/houseRules';
 import { verdictBody } from '@/core/judgement/verdictBody';
 import type { Person } from '@/core/people/person';
-import { findRow, mirrored } from '@/core/sizes/sizeChart';
 import { readCaseFolder } from '@/desk/caseFolder';
 import type { Desk } from '@/desk/desk';
 import { readHouseRules, saveHouseRules } from '@/desk/houseRules';
@@ -33,6 +29,7 @@ import { type Answer, CASE_PLANS, type CasePlan } from './casePlans';
 import { SCHEMES } from './codeSchemes';
 import { fillHistory } from './history';
 import { CHARTS, MAKERS } from './makers';
+import { ABSENT, genuineText, type MadeUpItem } from './printed';
 import { RELEASES } from './releases';
 import { ROSTER } from './roster';
 import { textAnswer } from './textAnswer';
@@ -59,122 +56,11 @@ function surroundings() {
   };
 }
 
-const twoDigits = (day: string): [year: string, month: string, date: string] => [
-  day.slice(2, 4),
-  day.slice(5, 7),
-  day.slice(8, 10),
-];
-
-/** A day as that maker prints it. */
-function printDay(day: string, order: DateOrder): string {
-  const [year, month, date] = twoDigits(day);
-  if (order === 'YMD') return day;
-  return order === 'DMY' ? `${date}/${month}/${year}` : `${month}/${date}/${year}`;
-}
-
-const WINDOW_DAYS = 61;
-
-/** Looked for and not printed. */
-const ABSENT = '-';
-
-/** Days after the start of production on which a place was printed; box and goods are made separately. */
-const PRINTED_AFTER: Record<string, number> = { boxBase: 9, label: 4 };
-
-/** A code as its maker writes it for this item. */
-function genuineCode(fact: string, place: string, plan: CasePlan, folder: CaseFolder, day: string): string | null {
-  const { schemes } = groundsOf(folder.grounds);
-  const scheme = schemes.find((each) => each.fact === fact && (each.from ?? day) <= day && day <= (each.until ?? day));
-  if (!scheme) return null;
-  // Every item has its own numbers; its case number tells them apart.
-  const number = Number(folder.number.slice(3));
-  const plants = scheme.segments.flatMap((each) =>
-    each.name === 'plant' && each.type === 'table' ? Object.keys(each.values) : [],
-  );
-  const texts: Record<string, string> = {
-    plant: plants[(plan.factory ?? 0) % Math.max(1, plants.length)] ?? '',
-    pair: String(100 + 7 * number),
-    side: place === 'innerLabelRight' ? 'R' : 'L',
-    number: String(400 + 13 * number).padStart(5, '0'),
-    batch: '17',
-    shift: 'ABC'.charAt(number % 3),
-    line: String(1 + (number % 4)),
-    bench: 'K2',
-    hour: String(6 + (number % 12)).padStart(2, '0'),
-    series: 'MA',
-  };
-  if (scheme.segments.some((each) => each.name === 'bench' && each.type === 'letters')) texts.bench = 'K';
-  return encode(scheme, { day, texts });
-}
-
-/** The tag of this very item. */
-function genuineEpc(plan: CasePlan, { grounds, number }: CaseFolder): string | null {
-  const { release, maker } = groundsOf(grounds);
-  const gtin = release?.sizes.find(({ key }) => key === plan.size)?.gtin;
-  const companyPrefix = maker?.gtinPrefixes[0];
-  if (!gtin || !companyPrefix) return null;
-  const itemReference = `0${gtin.slice(companyPrefix.length, 12)}`;
-  return writeEpc({
-    scheme: 'sgtin-96',
-    filter: 1,
-    companyPrefix,
-    itemReference,
-    serial: String(70_000 + Number(number.slice(3))),
-  });
-}
-
-/** What a genuine item of this release prints for a fact at a place. */
-function genuineText(fact: string, place: string, plan: CasePlan, folder: CaseFolder): string | null {
-  const { release, chart, maker } = groundsOf(folder.grounds);
-  if (!release?.releaseDate || !maker) return null;
-  const start = addDays(release.releaseDate, -(plan.lead ?? 100));
-  const column = sizeColumnOf(fact);
-  if (column) return (chart && plan.size && findRow(chart, plan.size)?.values[column]) || null;
-  const factory = release.factories[plan.factory ?? 0];
-  switch (fact) {
-    case 'gtin':
-      return release.sizes.find((size) => size.key === plan.size)?.gtin ?? null;
-    case 'styleCode':
-      return release.styleCode;
-    case 'model':
-      return release.name.toUpperCase();
-    case 'colourName':
-      return release.colourName.toUpperCase();
-    case 'size':
-      return plan.size;
-    case 'factoryCode':
-      return factory?.code ?? null;
-    case 'country':
-      return factory?.country.toUpperCase() ?? null;
-    case 'batchCode':
-      // One batch fills box and bottle.
-      return genuineCode(fact, place, plan, folder, start);
-    case 'dateCode':
-    case 'serial':
-    case 'securityCode':
-    case 'unitNumber':
-      return genuineCode(fact, place, plan, folder, addDays(start, PRINTED_AFTER[place] ?? 0));
-    case 'epc':
-      return genuineEpc(plan, folder);
-    case 'secondEpc':
-      return ABSENT;
-    case 'materials':
-      return release.materials ?? null;
-    case 'dimensions': {
-      const { type, length, width, height } = release.dimensions ?? {};
-      return length ? `${type} ${length}x${width}x${height}` : null;
-    }
-    case 'mirroredSize':
-      return (chart?.mirrored && plan.size && mirrored(plan.size)) || null;
-    case 'notches': {
-      const tens = Math.floor(Number(plan.size) / 10);
-      return chart?.notches ? `${tens} long, ${Math.floor(Number(plan.size) % 10)} short` : null;
-    }
-    case 'productionWindow': {
-      return `${printDay(start, maker.dateOrder)} - ${printDay(addDays(start, WINDOW_DAYS), maker.dateOrder)}`;
-    }
-    default:
-      return null;
-  }
+/** The item of a plan, as its labels have it. */
+function itemOf(plan: CasePlan, { grounds, number }: CaseFolder): MadeUpItem {
+  const { release, chart, maker, schemes } = groundsOf(grounds);
+  const { size, factory = 0, lead = 100 } = plan;
+  return { release, chart, maker, schemes, size, factory, lead, number: Number(number.slice(3)) };
 }
 
 function factEvents(plan: CasePlan, folder: CaseFolder, newId: () => string): NewEvent[] {
@@ -183,7 +69,7 @@ function factEvents(plan: CasePlan, folder: CaseFolder, newId: () => string): Ne
   for (const place of kind.places.filter((each) => plan.read.includes(each.id))) {
     for (const fact of expandFacts(place.facts, chart)) {
       const planned = plan.facts?.[`${place.id}.${fact.id}`];
-      const raw = planned === undefined ? genuineText(fact.id, place.id, plan, folder) : planned;
+      const raw = planned === undefined ? genuineText(fact.id, place.id, itemOf(plan, folder)) : planned;
       // What a tag or a symbol contains is not read beside it.
       if (raw === null || (place.id === 'rfid' && fact.id === 'gtin')) continue;
       const body = { place: place.id, fact: fact.id, via: 'typed' as const };
