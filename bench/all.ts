@@ -5,6 +5,7 @@ import { benchGrowth } from './growth';
 import { benchHand } from './hand';
 import { benchImport } from './import/import';
 import { benchJudgement } from './judgement/judgement';
+import { benchLabelReader } from './labelReader';
 import { benchLabels } from './labels';
 import { benchLoad } from './load';
 import { benchMatch } from './match';
@@ -12,6 +13,7 @@ import { benchRegister } from './register';
 
 const BENCHES: Record<string, () => void | Promise<void>> = {
   labels: benchLabels,
+  'label-reader': benchLabelReader,
   match: benchMatch,
   chains: benchChains,
   register: benchRegister,

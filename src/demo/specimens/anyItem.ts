@@ -9,12 +9,7 @@ import { CHARTS, MAKERS } from '../makers';
 import { type MadeUpItem, printedAt } from '../printed';
 import { RELEASES } from '../releases';
 
-const PLACES: Record<string, Pick<KindDefinition, 'places'>['places']> = Object.fromEntries(
-  Object.entries({ apparel, figure, footwear, fragrance, spirits }).map(([id, kind]) => [
-    id,
-    (kind as unknown as KindDefinition).places,
-  ]),
-);
+const KINDS = { apparel, figure, footwear, fragrance, spirits } as unknown as Record<string, KindDefinition>;
 
 /**
  * An item of the demo world that has a place, with what stands there.
@@ -24,10 +19,10 @@ const PLACES: Record<string, Pick<KindDefinition, 'places'>['places']> = Object.
 export function anyItem(
   place: string | null,
   random: () => number,
-): { item: MadeUpItem; maker: string; printed: Record<string, string> } {
+): { item: MadeUpItem; kind: KindDefinition; maker: string; printed: Record<string, string> } {
   const oneOf = <T>(list: T[]): T => list[Math.floor(random() * list.length)] as T;
-  const placeOf = (kind: string) => PLACES[kind]?.find(({ id }) => id === place);
-  const release = oneOf(RELEASES.filter((each) => place === null || placeOf(each.kind)));
+  const placeOf = (kind: string) => KINDS[kind]?.places.find(({ id }) => id === place);
+  const release = oneOf(RELEASES.filter((each) => KINDS[each.kind] && (place === null || placeOf(each.kind))));
   const maker = MAKERS.find(({ id }) => id === release.maker) ?? null;
   const item: MadeUpItem = {
     release,
@@ -39,6 +34,7 @@ export function anyItem(
     lead: Math.round(40 + 120 * random()),
     number: Math.floor(9000 * random()),
   };
-  const facts = placeOf(release.kind)?.facts ?? [];
-  return { item, maker: maker?.name ?? '', printed: place === null ? {} : printedAt(place, facts, item) };
+  const kind = KINDS[release.kind] as KindDefinition;
+  const facts = kind.places.find(({ id }) => id === place)?.facts ?? [];
+  return { item, kind, maker: maker?.name ?? '', printed: place === null ? {} : printedAt(place, facts, item) };
 }

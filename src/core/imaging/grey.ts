@@ -1,0 +1,57 @@
+/** Pixels as a canvas holds them: red, green, blue and cover, row by row, 0 to 255. */
+export interface Picture {
+  width: number;
+  height: number;
+  data: Uint8ClampedArray;
+}
+
+/** Brightness alone, row by row, 0 to 255. */
+export interface Grey {
+  width: number;
+  height: number;
+  data: Uint8ClampedArray;
+}
+
+/** The brightness of a picture (ITU-R BT.601). */
+export function greyOf({ width, height, data }: Picture): Grey {
+  const out = new Uint8ClampedArray(width * height);
+  for (let i = 0, p = 0; i < out.length; i++, p += 4)
+    out[i] = 0.299 * (data[p] as number) + 0.587 * (data[p + 1] as number) + 0.114 * (data[p + 2] as number);
+  return { width, height, data: out };
+}
+
+/** A picture made smaller by a whole number, each pixel the mean of those that it stands for. */
+export function shrunk(grey: Grey, by: number): Grey {
+  if (by <= 1) return grey;
+  const width = Math.floor(grey.width / by);
+  const height = Math.floor(grey.height / by);
+  const data = new Uint8ClampedArray(width * height);
+  for (let y = 0; y < height; y++) {
+    for (let x = 0; x < width; x++) {
+      let sum = 0;
+      for (let row = y * by; row < (y + 1) * by; row++)
+        for (let column = x * by; column < (x + 1) * by; column++)
+          sum += grey.data[row * grey.width + column] as number;
+      data[y * width + x] = sum / (by * by);
+    }
+  }
+  return { width, height, data };
+}
+
+/** How many pixels have each brightness. */
+export function histogram({ data }: Grey): Uint32Array {
+  const counts = new Uint32Array(256);
+  for (const level of data) counts[level] = (counts[level] as number) + 1;
+  return counts;
+}
+
+/** The brightness under which a share of the pixels lies. */
+export function quantile(counts: Uint32Array, share: number): number {
+  const all = counts.reduce((sum, each) => sum + each, 0);
+  let seen = 0;
+  for (const [level, count] of counts.entries()) {
+    seen += count;
+    if (seen >= share * all) return level;
+  }
+  return 255;
+}

@@ -1,0 +1,29 @@
+import type { Grey, Picture } from '../imaging/grey';
+import type { Quad } from '../measure/homography';
+
+/** A barcode or 2D code that was decoded. */
+export interface SeenSymbol {
+  /** As the decoder names it: EAN13, DataMatrix … */
+  format: string;
+  text: string;
+  /** Its corners in px, from the upper left as it is read. */
+  corners: Quad;
+}
+
+/** A word on something that lies flat, in px. */
+export interface FlatWord {
+  text: string;
+  /** 0 to 1. */
+  confidence: number;
+  x: number;
+  y: number;
+  width: number;
+  height: number;
+}
+
+/** What looks at pixels: libraries in a worker of the browser, or on the server in tests and benches. */
+export interface Eyes {
+  symbols(picture: Picture | Grey): Promise<SeenSymbol[]>;
+  /** @param as `lines`: runs of one height under each other; `page`: words wherever they stand */
+  words(grey: Grey, as: 'lines' | 'page'): Promise<FlatWord[]>;
+}

@@ -1,0 +1,192 @@
+import { align } from '../codes/align';
+import { readGtin } from '../codes/gtin';
+import type { ReadingContext } from '../crossread/context';
+import { expectedFact } from '../crossread/expected';
+import { expandFacts, sizeColumnOf } from '../crossread/facts';
+import { type KnownNames, splitLabel } from '../crossread/label/splitLabel';
+import { readFact } from '../crossread/readFact';
+import type { Quad } from '../measure/homography';
+import type { SeenSymbol } from './eyes';
+import type { SeenLabel, SeenWord } from './seenLabel';
+import { takeSizes } from './sizeTables';
+
+/** How far a reading can be relied on; only what is sure is taken without a look. */
+export type Trust = 'sure' | 'likely' | 'doubtful';
+
+/** A fact that a picture shows. */
+export interface PictureFact {
+  place: string;
+  fact: string;
+  raw: string;
+  /** Where it stands in the picture, in px. */
+  corners: Quad;
+  trust: Trust;
+  /** Of the recognition, 0 to 1; 1 where a code was decoded. */
+  confidence: number;
+  /** Why it is trusted so far, or why not, in words. */
+  why: string;
+  /** What it may be in truth: the reading that one confusable character makes right. */
+  alternatives: string[];
+}
+
+export interface LabelFacts {
+  facts: PictureFact[];
+  /** Text that is no fact of the place. */
+  left: string[];
+  /** What the bars and the number under them say, where they differ. */
+  conflict: string | null;
+}
+
+const LINEAR = new Set(['EAN13', 'EAN8', 'UPCA', 'UPCE', 'ITF', 'Code128']);
+/** Of text that only has the right form. */
+const FORM_ENOUGH = 0.93;
+const LEAST = 0.5;
+
+const condensed = (text: string): string =>
+  text
+    .normalize('NFKD')
+    .replace(/[^\p{L}\p{N}]/gu, '')
+    .toUpperCase();
+
+/** The words in which a text stands: the shortest run that holds it. */
+function wordsOf(raw: string, words: SeenWord[]): SeenWord[] {
+  const wanted = condensed(raw);
+  let best: SeenWord[] = [];
+  for (let from = 0; from < words.length; from++) {
+    let text = '';
+    for (let to = from; to < words.length && text.length <= wanted.length + 24; to++) {
+      text += condensed((words[to] as SeenWord).text);
+      if (!text.includes(wanted)) continue;
+      if (best.length === 0 || to - from + 1 < best.length) best = words.slice(from, to + 1);
+      break;
+    }
+  }
+  return best;
+}
+
+/** The corners around several words of one line. */
+function around(words: SeenWord[], fallback: Quad): Quad {
+  const [first, last] = [words[0], words.at(-1)];
+  return first && last ? [first.corners[0], last.corners[1], last.corners[2], first.corners[3]] : fallback;
+}
+
+const numberOf = (raw: string): string | undefined => readGtin(raw).readings.find(({ valid }) => valid)?.gtin14;
+
+/** What the record has at this place, in the form in which readings are compared. */
+function expectedForms(fact: string, place: string, context: ReadingContext): { raw: string; normal: string }[] {
+  return (expectedFact(fact, place, context)?.values ?? []).flatMap((raw) => {
+    const { reading } = readFact(fact, raw, context, place);
+    return reading ? [{ raw, normal: reading.normal }] : [];
+  });
+}
+
+/** How far a reading of letters can be relied on, and what else it may be. */
+function weigh(
+  fact: string,
+  raw: string,
+  confidence: number,
+  place: string,
+  context: ReadingContext,
+): Pick<PictureFact, 'trust' | 'why' | 'alternatives'> {
+  const read = readFact(fact, raw, context, place);
+  const expected = expectedForms(fact, place, context);
+  const percent = `read at ${Math.round(confidence * 100)} %`;
+  const normal = read.reading?.normal;
+  if (normal !== undefined && expected.some((each) => each.normal === normal))
+    return {
+      trust: confidence >= LEAST ? 'sure' : 'likely',
+      why: `as the record has it, ${percent}`,
+      alternatives: [],
+    };
+  // A point that was lost is a slip too: what is left of both is the same.
+  const alternatives = expected
+    .filter(
+      (each) => align(condensed(each.raw), condensed(raw)).distance <= Math.max(0.4, 0.12 * condensed(each.raw).length),
+    )
+    .map((each) => each.raw);
+  if (!read.reading)
+    return { trust: 'doubtful', why: `${read.failure?.sentence ?? 'it cannot be read'} (${percent})`, alternatives };
+  if (alternatives.length > 0)
+    return { trust: 'doubtful', why: `one slip from what the record has, ${percent}`, alternatives };
+  // What checks itself is not misread into something right by chance.
+  const checked =
+    (fact === 'gtin' && numberOf(raw) !== undefined) ||
+    (read.reading.decoded?.length ?? 0) > 0 ||
+    (fact === 'styleCode' && (context.facts[place]?.styleCode?.belongsTo?.length ?? 0) > 0);
+  if (confidence >= FORM_ENOUGH || (checked && confidence >= 0.8))
+    return { trust: 'likely', why: checked ? `right in itself, ${percent}` : percent, alternatives: [] };
+  return { trust: 'doubtful', why: percent, alternatives: [] };
+}
+
+/** What the bars of a label say, at the place itself or as a scan of its own. */
+function bySymbol({ text, corners, format }: SeenSymbol, place: string, context: ReadingContext): PictureFact | null {
+  const prints = (at: string, fact: string) =>
+    expandFacts(context.kind.places.find(({ id }) => id === at)?.facts ?? [], context.chart).some(
+      ({ id }) => id === fact,
+    );
+  const is = { corners, raw: text, confidence: 1, trust: 'sure' as const, alternatives: [] };
+  if (LINEAR.has(format) && numberOf(text)) {
+    const at = [place, 'barcodeScan'].find((each) => prints(each, 'gtin'));
+    return at ? { ...is, place: at, fact: 'gtin', why: 'decoded from the bars' } : null;
+  }
+  return prints('barcodeScan', 'symbol')
+    ? { ...is, place: 'barcodeScan', fact: 'symbol', why: 'decoded from the symbol' }
+    : null;
+}
+
+/**
+ * The facts that a label in a picture shows, as its kind of goods has them at a place.
+ *
+ * @param label as `lookAt` saw it
+ * @param others names of the product that its code stands for, where that is another than the record's
+ * @returns each fact once, with where it stands and how far it can be relied on; nothing is mended silently
+ */
+export function factsIn(
+  label: SeenLabel,
+  place: string,
+  context: ReadingContext,
+  others: KnownNames[] = [],
+): LabelFacts {
+  const words = label.lines.flat(2);
+  const { sizes, rest } = takeSizes(label.lines, context.chart);
+  const text = rest.map((line) => line.map((cell) => cell.map((word) => word.text).join(' ')).join('\t')).join('\n');
+  const { placed, left } = splitLabel(text, place, context, others);
+  const decoded = label.symbols.flatMap((symbol) => bySymbol(symbol, place, context) ?? []);
+  const bars = decoded.find(({ fact }) => fact === 'gtin');
+  let conflict: string | null = null;
+  const facts: PictureFact[] = [
+    ...decoded.filter(
+      (each, i) => decoded.findIndex(({ place: at, fact }) => at === each.place && fact === each.fact) === i,
+    ),
+  ];
+  const bySize = sizes.map((size) => ({
+    fact: `size.${size.column}`,
+    raw: size.words.map((word) => word.text).join(' '),
+    own: size.words,
+  }));
+  const byText = placed
+    .filter(({ fact }) => !bySize.some((size) => size.fact === fact))
+    .map(({ fact, raw }) => ({ fact, raw, own: wordsOf(raw, words) }));
+  const prints = new Set(
+    expandFacts(context.kind.places.find(({ id }) => id === place)?.facts ?? [], context.chart).map(({ id }) => id),
+  );
+  for (const { fact, raw, own } of [...bySize.filter(({ fact }) => prints.has(fact)), ...byText]) {
+    const confidence = own.length > 0 ? Math.min(...own.map((word) => word.confidence)) : 0;
+    if (fact === 'gtin' && bars) {
+      const printed = numberOf(raw);
+      if (printed && printed !== numberOf(bars.raw) && confidence >= 0.8)
+        conflict = `The bars say ${bars.raw}; the number under them reads ${raw}. Look at both: one of them is another product’s.`;
+      continue;
+    }
+    facts.push({
+      place,
+      fact,
+      raw,
+      confidence,
+      corners: around(own, label.corners),
+      ...weigh(fact, raw, confidence, place, context),
+    });
+  }
+  const order = (fact: string) => (sizeColumnOf(fact) ? 1 : 0);
+  return { facts: facts.sort((a, b) => order(a.fact) - order(b.fact)), left, conflict };
+}

@@ -1,0 +1,116 @@
+import type { Grey } from '../imaging/grey';
+
+/** Side of the squares in which the brightness of the ground is told, in px. */
+const SQUARE = 48;
+/** What the ground becomes. */
+const GROUND = 236;
+
+/** Light of the ground in each square: nine in ten of its pixels are darker. */
+function groundOf({ width, height, data }: Grey) {
+  const columns = Math.max(2, Math.ceil(width / SQUARE));
+  const rows = Math.max(2, Math.ceil(height / SQUARE));
+  const levels = new Float32Array(columns * rows);
+  const counts = new Uint32Array(256);
+  for (let row = 0; row < rows; row++) {
+    for (let column = 0; column < columns; column++) {
+      counts.fill(0);
+      let all = 0;
+      for (let y = row * SQUARE; y < Math.min(height, (row + 1) * SQUARE); y += 2)
+        for (let x = column * SQUARE; x < Math.min(width, (column + 1) * SQUARE); x += 2) {
+          const level = data[y * width + x] as number;
+          counts[level] = (counts[level] as number) + 1;
+          all += 1;
+        }
+      let level = 255;
+      for (let above = 0; level > 0 && above <= 0.12 * all; level--) above += counts[level] as number;
+      levels[row * columns + column] = level;
+    }
+  }
+  return { columns, rows, levels };
+}
+
+/**
+ * Even out the light, so that the ground is of one brightness: shadows and far corners go.
+ *
+ * @returns a new picture of the same size
+ */
+export function evened(grey: Grey): Grey {
+  const { width, height, data } = grey;
+  const { columns, rows, levels } = groundOf(grey);
+  const out = new Uint8ClampedArray(data.length);
+  for (let y = 0; y < height; y++) {
+    const v = Math.max(0, Math.min(rows - 1.001, y / SQUARE - 0.5));
+    const [r, fy] = [Math.floor(v), v - Math.floor(v)];
+    for (let x = 0; x < width; x++) {
+      const u = Math.max(0, Math.min(columns - 1.001, x / SQUARE - 0.5));
+      const c = Math.floor(u);
+      const fx = u - c;
+      const at = r * columns + c;
+      const upper = (levels[at] as number) * (1 - fx) + (levels[at + 1] as number) * fx;
+      const lower = (levels[at + columns] as number) * (1 - fx) + (levels[at + columns + 1] as number) * fx;
+      const ground = Math.max(24, upper * (1 - fy) + lower * fy);
+      out[y * width + x] = ((data[y * width + x] as number) * GROUND) / ground;
+    }
+  }
+  return { width, height, data: out };
+}
+
+const DARK = 150;
+const THICKEST_LINE = 7;
+/** How far a ruled line's soft edge reaches, in px. */
+const SOFT_EDGE = 4;
+/** The outline of a label is no print. */
+const BORDER = 9;
+
+/** Paint over ruled lines, which run into the letters beside them: thin dark runs longer than any letter. */
+export function withoutRules(grey: Grey): Grey {
+  const { width, height } = grey;
+  const data = Uint8ClampedArray.from(grey.data);
+  const longest = Math.max(70, 0.13 * Math.min(width, height));
+  const sweep = (lines: number, length: number, at: (line: number, i: number) => number) => {
+    for (let line = 0; line < lines; line++) {
+      let from = 0;
+      for (let i = 0; i <= length; i++) {
+        if (i < length && (grey.data[at(line, i)] as number) < DARK) continue;
+        if (i - from > longest && isThin(line, from, i, lines, at)) wipe(line, from, i, lines, at);
+        from = i + 1;
+      }
+    }
+  };
+  const wipe = (line: number, from: number, to: number, lines: number, at: (line: number, i: number) => number) => {
+    for (let other = Math.max(0, line - SOFT_EDGE); other <= Math.min(lines - 1, line + SOFT_EDGE); other++)
+      for (let k = from; k < to; k++) data[at(other, k)] = GROUND;
+  };
+  const isThin = (line: number, from: number, to: number, lines: number, at: (line: number, i: number) => number) => {
+    let thick = 0;
+    for (const k of [0.2, 0.5, 0.8]) {
+      const i = Math.floor(from + k * (to - from));
+      let run = 0;
+      for (let other = Math.max(0, line - THICKEST_LINE); other <= Math.min(lines - 1, line + THICKEST_LINE); other++)
+        if ((grey.data[at(other, i)] as number) < DARK) run += 1;
+      if (run > THICKEST_LINE) thick += 1;
+    }
+    return thick < 2;
+  };
+  const across = (line: number, i: number) => line * width + i;
+  const down = (line: number, i: number) => i * width + line;
+  sweep(height, width, across);
+  sweep(width, height, down);
+  for (let edge = 0; edge < BORDER; edge++) {
+    for (let x = 0; x < width; x++) data[across(edge, x)] = data[across(height - 1 - edge, x)] = GROUND;
+    for (let y = 0; y < height; y++) data[down(edge, y)] = data[down(width - 1 - edge, y)] = GROUND;
+  }
+  return { width, height, data };
+}
+
+/** Paint over a place of a picture. */
+export function blanked(grey: Grey, places: { x: number; y: number; width: number; height: number }[]): Grey {
+  if (places.length === 0) return grey;
+  const data = Uint8ClampedArray.from(grey.data);
+  for (const place of places) {
+    const right = Math.min(grey.width, Math.ceil(place.x + place.width));
+    for (let y = Math.max(0, Math.floor(place.y)); y < Math.min(grey.height, place.y + place.height); y++)
+      data.fill(GROUND, y * grey.width + Math.max(0, Math.floor(place.x)), y * grey.width + right);
+  }
+  return { ...grey, data };
+}

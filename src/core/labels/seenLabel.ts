@@ -1,0 +1,188 @@
+import { pictureProblem } from '../imaging/fitness';
+import { type Grey, greyOf, type Picture, shrunk } from '../imaging/grey';
+import { labelOutlines } from '../imaging/outlines';
+import { rectify, sizeOf } from '../imaging/rectify';
+import { homographyOf, mapped, type Point, type Quad, rectangle, within } from '../measure/homography';
+import { backToPlace, type Cell, cellsOn, stripOf } from './cells';
+import type { Eyes, FlatWord, SeenSymbol } from './eyes';
+import { blanked, evened, withoutRules } from './prepare';
+
+/** A word of a label, with its corners in the picture. */
+export interface SeenWord {
+  text: string;
+  confidence: number;
+  corners: Quad;
+}
+
+/** One label of a picture. */
+export interface SeenLabel {
+  corners: Quad;
+  symbols: SeenSymbol[];
+  /** Words in their lines from above; those far apart in one line are cells of a table. */
+  lines: SeenWord[][][];
+}
+
+export type Look = { problem: string; labels?: undefined } | { problem?: undefined; labels: SeenLabel[] };
+
+/** What is being done, for whoever waits. */
+export type Step = 'symbols' | 'outlines' | 'text';
+
+/** Labels narrower than this are enlarged before their text is read, in px. */
+const READING_WIDTH = 1500;
+const MOST_LABELS = 6;
+/** Words surer than this on the whole need no other way up. */
+const SURE_ENOUGH = 0.62;
+
+const middleOf = (corners: Point[]): Point => ({
+  x: corners.reduce((sum, { x }) => sum + x, 0) / corners.length,
+  y: corners.reduce((sum, { y }) => sum + y, 0) / corners.length,
+});
+
+/** Where no edge is seen: the piece around a symbol, upright by it. */
+function aroundSymbol({ corners: [a, b, c, d] }: SeenSymbol, { width, height }: Grey): Quad {
+  const along = { x: b.x - a.x, y: b.y - a.y };
+  const size = Math.hypot(along.x, along.y);
+  const [ux, uy] = [along.x / size, along.y / size];
+  const middle = middleOf([a, b, c, d]);
+  const [half, tall] = [0.95 * size, 0.8 * size];
+  const at = (p: number, q: number): Point => ({
+    x: Math.max(0, Math.min(width, middle.x + p * half * ux - q * tall * uy)),
+    y: Math.max(0, Math.min(height, middle.y + p * half * uy + q * tall * ux)),
+  });
+  return [at(-1, -1), at(1, -1), at(1, 1), at(-1, 1)];
+}
+
+/** So many quarters that the outline has to be turned for a symbol on it to be read from left to right. */
+function quartersBy(quad: Quad, [from, to]: Quad): number {
+  const direction = Math.atan2(to.y - from.y, to.x - from.x);
+  const upper = Math.atan2(quad[1].y - quad[0].y, quad[1].x - quad[0].x);
+  const off = (direction - upper) / (Math.PI / 2);
+  return ((Math.round(off) % 4) + 4) % 4;
+}
+
+const turnedQuad = (quad: Quad, quarters: number): Quad =>
+  [...quad.slice(quarters), ...quad.slice(0, quarters)] as Quad;
+
+const trust = (words: FlatWord[]): number => {
+  const letters = words.reduce((sum, { text }) => sum + text.length, 0);
+  return letters < 6 ? 0 : words.reduce((sum, { text, confidence }) => sum + confidence * text.length, 0) / letters;
+};
+
+/** Runs of letters that stand side by side, from the left; the rows from above. */
+function rowsOf<T extends { cell: Cell }>(runs: T[]): T[][] {
+  const rows: { top: number; bottom: number; runs: T[] }[] = [];
+  for (const run of [...runs].sort((a, b) => a.cell.y + a.cell.height / 2 - b.cell.y - b.cell.height / 2)) {
+    const [top, bottom] = [run.cell.y, run.cell.y + run.cell.height];
+    const row = rows.find((each) => {
+      const overlap = Math.min(each.bottom, bottom) - Math.max(each.top, top);
+      return overlap > 0.5 * Math.max(each.bottom - each.top, bottom - top);
+    });
+    if (row) row.runs.push(run);
+    else rows.push({ top, bottom, runs: [run] });
+  }
+  return rows.map((row) => row.runs.sort((a, b) => a.cell.x - b.cell.x));
+}
+
+const scaledBy = (word: FlatWord, by: number): FlatWord => ({
+  ...word,
+  x: word.x * by,
+  y: word.y * by,
+  width: word.width * by,
+  height: word.height * by,
+});
+
+/** Read the words of one outline: upright by a symbol on it, or by whichever way up reads best. */
+async function readOutline(
+  grey: Grey,
+  quad: Quad,
+  symbols: SeenSymbol[],
+  { words: read }: Eyes,
+): Promise<SeenLabel | null> {
+  const on = symbols.filter(({ corners }) => within(quad, middleOf(corners)));
+  const attempt = async (quarters: number) => {
+    const corners = turnedQuad(quad, quarters);
+    const natural = sizeOf(corners);
+    const scale = Math.max(1, Math.min(2.5, READING_WIDTH / Math.max(natural.width, natural.height)));
+    const size = { width: Math.round(natural.width * scale), height: Math.round(natural.height * scale) };
+    const flat = rectify(grey, corners, size);
+    const toFlat = homographyOf(corners, rectangle(0, 0, size.width, size.height));
+    if (!flat || !toFlat) return null;
+    const covered = on.map((symbol) => {
+      const placed = symbol.corners.map((corner) => mapped(toFlat, corner));
+      const [xs, ys] = [placed.map(({ x }) => x), placed.map(({ y }) => y)];
+      const [left, top] = [Math.min(...xs), Math.min(...ys)];
+      return { x: left - 6, y: top - 6, width: Math.max(...xs) - left + 12, height: Math.max(...ys) - top + 8 };
+    });
+    const print = blanked(withoutRules(evened(flat)), covered);
+    const strip = stripOf(print, cellsOn(print));
+    const runs = strip.runs.length > 0 ? backToPlace(strip, await read(strip.sheet, 'lines')) : [];
+    const found = { corners, size, runs, trust: trust(runs.flatMap((run) => run.words)) };
+    if (found.trust > SURE_ENOUGH || on.length > 0) return found;
+    // Engraved and moulded letters are light and shade, no dark runs; a smaller picture shows them as well.
+    const by = Math.max(1, Math.floor(Math.max(natural.width, natural.height) / 1100));
+    const smaller = shrunk(rectify(grey, corners) ?? flat, by);
+    const page = (await read(evened(smaller), 'page')).map((word) => scaledBy(word, size.width / smaller.width));
+    return trust(page) > found.trust
+      ? { ...found, runs: page.map((word) => ({ cell: word, words: [word] })), trust: trust(page) }
+      : found;
+  };
+  const [symbol] = on;
+  // Whoever takes a picture of a label without a code holds it upright, or upside down.
+  const order = symbol ? [quartersBy(quad, symbol.corners)] : [0, 2];
+  let best: NonNullable<Awaited<ReturnType<typeof attempt>>> | null = null;
+  for (const quarters of order) {
+    const found = await attempt(quarters);
+    if (found && (!best || found.trust > best.trust)) best = found;
+    if (best && best.trust > SURE_ENOUGH) break;
+  }
+  if (!best) return null;
+  const { corners, size, runs } = best;
+  const back = homographyOf(rectangle(0, 0, size.width, size.height), corners);
+  if (!back) return null;
+  const seen = ({ text, confidence, x, y, width, height }: FlatWord): SeenWord => ({
+    text,
+    confidence,
+    corners: rectangle(x, y, width, height).map((corner) => mapped(back, corner)) as Quad,
+  });
+  return { corners, symbols: on, lines: rowsOf(runs).map((row) => row.map((run) => run.words.map(seen))) };
+}
+
+/**
+ * Look at a picture: whether it can be read at all, what codes are on it, where the labels lie and what stands there.
+ *
+ * @param step told before each step, with the share that is done
+ * @returns a sentence with what to do where the picture is of no use; else its labels, the largest first
+ */
+export async function lookAt(
+  picture: Picture,
+  eyes: Eyes,
+  step: (step: Step, share: number) => void = () => {},
+): Promise<Look> {
+  const grey = greyOf(picture);
+  const problem = pictureProblem(grey);
+  step('symbols', 0.05);
+  const symbols = await eyes.symbols(picture);
+  // A code that was decoded has a check of its own: what the picture lacks did not matter to it.
+  if (problem && symbols.length === 0) return { problem };
+  step('outlines', 0.3);
+  const found = labelOutlines(grey).slice(0, MOST_LABELS);
+  // What was seen aslant may be read once it lies flat.
+  for (const quad of found) {
+    const flat = rectify(grey, quad);
+    const back = homographyOf(rectangle(0, 0, sizeOf(quad).width, sizeOf(quad).height), quad);
+    if (!flat || !back || symbols.some(({ corners }) => within(quad, middleOf(corners)))) continue;
+    for (const symbol of await eyes.symbols(flat))
+      symbols.push({ ...symbol, corners: symbol.corners.map((corner) => mapped(back, corner)) as Quad });
+  }
+  const whole = rectangle(0, 0, grey.width, grey.height);
+  const outside = symbols.filter(({ corners }) => !found.some((quad) => within(quad, middleOf(corners))));
+  const [alone] = outside;
+  const outlines = alone ? [...found, aroundSymbol(alone, grey)] : found.length > 0 ? found : [whole];
+  const labels: SeenLabel[] = [];
+  for (const [i, quad] of outlines.entries()) {
+    step('text', 0.35 + (0.65 * i) / outlines.length);
+    const label = await readOutline(grey, quad, symbols, eyes);
+    if (label && (label.symbols.length > 0 || label.lines.length > 0)) labels.push(label);
+  }
+  return { labels };
+}
