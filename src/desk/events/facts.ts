@@ -1,5 +1,7 @@
+import type { FactRead } from '@/core/casefile/events/factRead';
 import { expandFacts } from '@/core/crossread/facts';
 import { groundsOf } from '@/core/judgement/grounds';
+import { findPhotograph } from '@/store/photographs';
 import { identify } from '../identify';
 import { invalid } from '../refusal';
 import type { Completion, Setting } from './completion';
@@ -13,8 +15,17 @@ function requirePrinted(at: { place: string; fact: string }, { grounds }: Settin
     throw invalid(`The ${place.name.toLowerCase()} is not known to print “${at.fact}”.`);
 }
 
+/** What was read from a picture names one that is kept here. */
+async function requirePicture({ via, picture }: FactRead, { desk }: Setting): Promise<void> {
+  if ((via === 'picture') !== (picture !== undefined))
+    throw invalid('A fact that is read from a picture names the picture, and no other does.');
+  if (picture && !(await findPhotograph(desk.store, picture.sha256)))
+    throw invalid('The photograph that it was read from is not kept here.');
+}
+
 export const factRead: Completion<'factRead'> = async (event, setting) => {
   requirePrinted(event.body, setting);
+  await requirePicture(event.body, setting);
   const { state, raw, fact } = event.body;
   if (state === 'read' && raw.trim() === '') throw invalid('Nothing was entered.');
   if (state !== 'read') return { ...event, body: { ...event.body, belongsTo: [], corrections: [] } };

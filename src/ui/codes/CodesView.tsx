@@ -8,6 +8,8 @@ import { useCaseBook, useScans } from '../casebook/CaseBook';
 import { Button, Key } from '../controls/Button';
 import { Later } from '../controls/Later';
 import { MarkLegend } from '../marks/MarkSign';
+import type { ConfirmedFact } from '../pictures/PictureSheet';
+import { usePastedPictures } from '../pictures/usePastedPictures';
 import { useWedge } from '../scan/useWedge';
 import { CellReading } from './CellReading';
 import { Chains } from './Chains';
@@ -21,6 +23,7 @@ import { useCrossReading } from './useCrossReading';
 import { type Draft, draftProblem, stateOf, useDrafts } from './useDrafts';
 import { useFactUndo } from './useFactUndo';
 
+const PictureSheet = lazy(async () => ({ default: (await import('../pictures/PictureSheet')).PictureSheet }));
 const LabelSheet = lazy(async () => ({ default: (await import('./LabelSheet')).LabelSheet }));
 
 type At = Pick<Draft, 'place' | 'fact'>;
@@ -43,6 +46,7 @@ export function CodesView({ today, first }: { today: Day; first: CodesReading })
   const [choosing, setChoosing] = useState(false);
   const [allPlaces, setAllPlaces] = useState(false);
   const [proposal, setProposal] = useState<LabelProposal | null>(null);
+  const [pictures, setPictures] = useState<File[] | null>(null);
   const [unread, setUnread] = useState('');
   const [scan, setScan] = useState<{ text: string } | null>(null);
   const lastCell = useRef<At | null>(null);
@@ -82,6 +86,14 @@ export function CodesView({ today, first }: { today: Day; first: CodesReading })
       setUnread('The pasted label could not be read: the desk’s server cannot be reached. Paste it again once it can.');
     }
   };
+  const keepSeen = (facts: ConfirmedFact[]) => {
+    remember(facts.map(({ place, fact }) => ({ place, fact })));
+    for (const { place, fact, raw, picture } of facts) {
+      drop({ place, fact });
+      record('factRead', { place, fact, state: 'read', raw, via: 'picture', picture });
+    }
+    setPictures(null);
+  };
   const keepLabel = (placed: LabelProposal['placed']) => {
     if (!proposal) return;
     const { place } = proposal;
@@ -93,6 +105,8 @@ export function CodesView({ today, first }: { today: Day; first: CodesReading })
     setProposal(null);
   };
   useHotkeys('p', () => setAllPlaces((all) => !all));
+  useHotkeys('f', () => !sealed && setPictures([]), { preventDefault: true });
+  usePastedPictures(!sealed && pictures === null, setPictures);
   useHotkeys('u', () => !sealed && undo());
   useWedge(
     (text) => {
@@ -177,6 +191,11 @@ export function CodesView({ today, first }: { today: Day; first: CodesReading })
           <div className="mt-2 flex flex-wrap items-center justify-between gap-3">
             <MarkLegend />
             <OutOfSight />
+            {!sealed && (
+              <Button onClick={() => setPictures([])}>
+                Read a picture <Key>f</Key>
+              </Button>
+            )}
             {(hidden > 0 || allPlaces) && (
               <Button look="quiet" aria-pressed={allPlaces} onClick={() => setAllPlaces(!allPlaces)}>
                 {allPlaces ? 'Only the usual places' : `All places, ${hidden} more`} <Key>p</Key>
@@ -249,6 +268,18 @@ export function CodesView({ today, first }: { today: Day; first: CodesReading })
           <h2 className="mb-2 text-[15px] font-semibold">Variant chains</h2>
           <Chains chain={chain} />
         </section>
+      )}
+      {pictures && (
+        <Later>
+          <PictureSheet
+            file={file}
+            grounds={grounds}
+            first={pictures}
+            onPhoto={(photo) => record('photoAdded', photo)}
+            onKeep={keepSeen}
+            onClose={() => setPictures(null)}
+          />
+        </Later>
       )}
       {proposal && (
         <Later>

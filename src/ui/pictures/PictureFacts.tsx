@@ -1,0 +1,215 @@
+'use client';
+import { clsx } from 'clsx';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import type { CaseFile } from '@/core/casefile/caseFile';
+import { contextOf } from '@/core/crossread/context';
+import { factName } from '@/core/crossread/facts';
+import { readFact } from '@/core/crossread/readFact';
+import type { Grounds } from '@/core/judgement/grounds';
+import type { PictureFact, Trust } from '@/core/labels/factsIn';
+import type { PictureLabel } from '@/workers/pictureWork';
+import { Button, Key } from '../controls/Button';
+import type { ConfirmedFact } from './PictureSheet';
+
+const TRUST_WORDS: Record<Trust, string> = { sure: 'sure', likely: 'likely', doubtful: 'doubtful' };
+const ORDER: Trust[] = ['doubtful', 'likely', 'sure'];
+/** Less sure readings are not put into anybody's mouth. */
+const EMPTY_UNDER = 0.5;
+
+const startOf = ({ confidence, trust, raw }: PictureFact): string =>
+  trust === 'doubtful' && confidence < EMPTY_UNDER ? '' : raw;
+
+/** What one label says: doubtful readings first, each confirmed with Enter. */
+export function PictureFacts({
+  label,
+  size,
+  sha256,
+  count,
+  which,
+  file,
+  grounds,
+  onLit,
+  onWhich,
+  onKeep,
+}: {
+  label: PictureLabel;
+  /** Of the picture, in px. */
+  size: { width: number; height: number };
+  sha256: string;
+  count: number;
+  which: number;
+  file: CaseFile;
+  grounds: Grounds;
+  /** Outline this in the picture. */
+  onLit: (points: string | null) => void;
+  onWhich: () => void;
+  onKeep: (facts: ConfirmedFact[]) => void;
+}) {
+  const [place, setPlace] = useState(label.likeliest);
+  const [texts, setTexts] = useState<Record<string, string>>({});
+  const [taken, setTaken] = useState<Record<string, boolean>>({});
+  const list = useRef<HTMLUListElement>(null);
+  const found = label.at[place];
+  const keyOf = (each: PictureFact) => `${each.place}/${each.fact}`;
+  const context = useMemo(() => contextOf(file, grounds), [file, grounds]);
+  const stands = (each: PictureFact): boolean => {
+    const entry = file.facts[each.place]?.[each.fact];
+    if (entry?.state !== 'read' || entry.via === 'derived') return false;
+    const normal = (raw: string) => readFact(each.fact, raw, context, each.place).reading?.normal ?? raw;
+    return normal(entry.raw) === normal(each.raw);
+  };
+  const facts = (found?.facts ?? [])
+    .filter((each) => !stands(each))
+    .sort((a, b) => ORDER.indexOf(a.trust) - ORDER.indexOf(b.trust));
+  const standing = (found?.facts.length ?? 0) - facts.length;
+  const textOf = (each: PictureFact) => texts[keyOf(each)] ?? startOf(each);
+  const confirmed = (each: PictureFact): ConfirmedFact => ({
+    place: each.place,
+    fact: each.fact,
+    raw: textOf(each).trim(),
+    picture: {
+      sha256,
+      corners: each.corners.map(({ x, y }): [number, number] => [x / size.width, y / size.height]),
+      confidence: each.confidence,
+    },
+  });
+  const keep = (chosen: PictureFact[]) => onKeep(chosen.filter((each) => textOf(each).trim() !== '').map(confirmed));
+  const chosen = facts.filter((each) => taken[keyOf(each)]);
+  /** What somebody entered there is never put aside unseen. */
+  const overwrites = (each: PictureFact): boolean => {
+    const entry = file.facts[each.place]?.[each.fact];
+    return entry !== undefined && entry.via !== 'derived';
+  };
+  const sure = facts.filter((each) => each.trust === 'sure' && taken[keyOf(each)] !== false && !overwrites(each));
+  const move = (from: number, by: number) =>
+    list.current?.querySelectorAll<HTMLInputElement>('input[data-fact]')[from + by]?.focus();
+  // The hand begins on what has to be looked at.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: whenever another label or place is shown
+  useEffect(() => {
+    const first = list.current?.querySelector<HTMLInputElement>('input[data-fact]');
+    first?.focus();
+    if (!first) onLit(null);
+  }, [place, label]);
+  const places = grounds.kind.places.filter(({ id }) => label.at[id]);
+  return (
+    <section aria-label="What the label says" className="flex min-h-0 flex-col">
+      <div className="mb-2 flex flex-wrap items-center gap-x-3">
+        <label className="flex items-center gap-2">
+          It is the
+          <select
+            value={place}
+            onChange={(event) => setPlace(event.target.value)}
+            className="h-9 border border-line bg-sheet px-2"
+          >
+            {places.map(({ id, name }) => (
+              <option key={id} value={id}>
+                {name.toLowerCase()}
+              </option>
+            ))}
+          </select>
+        </label>
+        {count > 1 && (
+          <Button look="quiet" onClick={onWhich}>
+            Label {which + 1} of {count}
+          </Button>
+        )}
+      </div>
+      {found?.conflict && (
+        <p role="alert" className="mb-2 text-differs">
+          {found.conflict}
+        </p>
+      )}
+      <ul ref={list} className="border-t">
+        {facts.map((each, i) => {
+          const { fact, trust, why, alternatives, corners } = each;
+          const key = keyOf(each);
+          const entry = file.facts[each.place]?.[fact];
+          const name = factName(fact, grounds.chart);
+          const says = each.place === place ? '' : ', as a scan';
+          return (
+            <li key={key} className={clsx('border-b py-1.5', taken[key] && 'bg-wash')}>
+              <label className="grid grid-cols-[8.5rem_minmax(0,1fr)] items-center gap-2">
+                <span>
+                  {name.charAt(0).toUpperCase() + name.slice(1)}
+                  {says}
+                </span>
+                <input
+                  data-fact={fact}
+                  value={textOf(each)}
+                  spellCheck={false}
+                  autoComplete="off"
+                  placeholder="not read"
+                  className="h-9 w-full border border-line bg-sheet px-2 font-mono text-[15px]"
+                  onFocus={() => onLit(corners.map(({ x, y }) => `${x},${y}`).join(' '))}
+                  onChange={(event) => {
+                    setTexts({ ...texts, [key]: event.target.value });
+                    setTaken({ ...taken, [key]: false });
+                  }}
+                  onKeyDown={(event) => {
+                    const pick = event.altKey ? alternatives[Number(event.key) - 1] : undefined;
+                    if (event.key === 'Enter' && event.shiftKey) keep([...new Set([...chosen, ...sure])]);
+                    else if (event.key === 'Enter') {
+                      if (textOf(each).trim() !== '') setTaken({ ...taken, [key]: true });
+                      if (i + 1 < facts.length) move(i, 1);
+                      else list.current?.parentElement?.querySelector<HTMLButtonElement>('button[data-keep]')?.focus();
+                    } else if (event.key === 'ArrowDown') move(i, 1);
+                    else if (event.key === 'ArrowUp') move(i, -1);
+                    else if (pick !== undefined) setTexts({ ...texts, [key]: pick });
+                    else return;
+                    event.preventDefault();
+                  }}
+                />
+              </label>
+              <p className="pl-[9rem] text-[13px] text-soft">
+                <span className={clsx(trust === 'doubtful' && 'font-semibold text-doubt')}>
+                  {taken[key] ? 'confirmed' : TRUST_WORDS[trust]}
+                </span>
+                : {why}
+                {alternatives.map((other, k) => (
+                  <Button
+                    key={other}
+                    look="quiet"
+                    className="-my-2"
+                    onClick={() => setTexts({ ...texts, [key]: other })}
+                  >
+                    {other}? <Key>{`Alt ${k + 1}`}</Key>
+                  </Button>
+                ))}
+                {overwrites(each) && (
+                  <span className="block text-doubt">
+                    instead of {entry?.raw ? <span className="font-mono">{entry.raw}</span> : 'what was marked there'}
+                  </span>
+                )}
+              </p>
+            </li>
+          );
+        })}
+      </ul>
+      {facts.length === 0 && (
+        <p className="py-2 text-soft">
+          {standing > 0
+            ? 'Everything that it says stands there already.'
+            : 'Nothing that is printed there was found on it.'}
+        </p>
+      )}
+      {standing > 0 && facts.length > 0 && (
+        <p className="mt-2 text-[13px] text-soft">{standing} more stand there already, and are the same.</p>
+      )}
+      <div className="mt-3 flex flex-wrap gap-2">
+        <Button look="act" data-keep disabled={chosen.length === 0} onClick={() => keep(chosen)}>
+          Keep {chosen.length} confirmed <Key>Enter</Key>
+        </Button>
+        {sure.length > 0 && (
+          <Button onClick={() => keep([...new Set([...chosen, ...sure])])}>
+            Keep all that are sure <Key>Shift Enter</Key>
+          </Button>
+        )}
+      </div>
+      {(found?.left.length ?? 0) > 0 && (
+        <p className="mt-3 text-[13px] break-words text-soft">
+          Not placed: <span className="font-mono">{found?.left.join(' · ').slice(0, 240)}</span>
+        </p>
+      )}
+    </section>
+  );
+}

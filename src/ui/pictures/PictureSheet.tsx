@@ -1,0 +1,257 @@
+'use client';
+import { X } from 'lucide-react';
+import { Dialog } from 'radix-ui';
+import { useEffect, useState } from 'react';
+import { useDropzone } from 'react-dropzone';
+import type { CaseFile } from '@/core/casefile/caseFile';
+import type { SeenIn } from '@/core/casefile/events/factRead';
+import type { Photo } from '@/core/casefile/events/photoAdded';
+import type { Grounds } from '@/core/judgement/grounds';
+import type { PictureLabel, PictureReading } from '@/workers/pictureWork';
+import { Button, Key } from '../controls/Button';
+import { request } from '../request';
+import { PictureFacts } from './PictureFacts';
+import { usePictureReader } from './usePictureReader';
+
+/** A fact that somebody confirmed, with where it was seen. */
+export interface ConfirmedFact {
+  place: string;
+  fact: string;
+  raw: string;
+  picture: SeenIn;
+}
+
+const ACCEPT = { 'image/jpeg': [], 'image/png': [], 'image/webp': [] };
+const STEPS = {
+  loading: 'Loading what reads letters',
+  symbols: 'Looking for barcodes',
+  outlines: 'Looking for labels',
+  text: 'Reading what is printed',
+};
+
+type Read = Extract<PictureReading, { labels: PictureLabel[] }>;
+
+/** Read a label from a picture: where each fact stands on the left, what it says on the right. */
+export function PictureSheet({
+  file,
+  grounds,
+  first,
+  onPhoto,
+  onKeep,
+  onClose,
+}: {
+  file: CaseFile;
+  grounds: Grounds;
+  /** Pictures that were dropped or pasted before it opened. */
+  first: File[];
+  onPhoto: (photo: Photo) => void;
+  onKeep: (facts: ConfirmedFact[]) => void;
+  onClose: () => void;
+}) {
+  const { read, progress } = usePictureReader();
+  const [shown, setShown] = useState<{ sha256: string; url: string } | null>(null);
+  const [reading, setReading] = useState<Read | null>(null);
+  const [which, setWhich] = useState(0);
+  const [trouble, setTrouble] = useState('');
+  const [sending, setSending] = useState(false);
+  const [lit, setLit] = useState<string | null>(null);
+
+  const look = async (sha256: string, blob: Blob) => {
+    setTrouble('');
+    setReading(null);
+    setWhich(0);
+    setShown({ sha256, url: `/api/photos/${sha256}` });
+    try {
+      const found = await read(blob, file, grounds);
+      if (found.problem !== undefined) setTrouble(found.problem);
+      else if (found.labels.length === 0)
+        setTrouble('No label was found in it. Let it fill the picture, on a darker ground.');
+      else setReading(found);
+    } catch (error) {
+      setTrouble(`${(error as Error).message} Type it in, or try again.`);
+    }
+  };
+  const take = async (files: File[]) => {
+    const [picture] = files;
+    if (!picture) return;
+    setSending(true);
+    setTrouble('');
+    try {
+      const kept = await request<Pick<Photo, 'sha256' | 'mime' | 'bytes'>>('/api/photos', {
+        method: 'POST',
+        body: picture,
+      });
+      if (!file.photos.some(({ sha256 }) => sha256 === kept.sha256))
+        onPhoto({ ...kept, name: picture.name.slice(0, 120) || 'picture of a label' });
+      await look(kept.sha256, picture);
+    } catch (error) {
+      setTrouble((error as Error).message);
+    } finally {
+      setSending(false);
+    }
+  };
+  const again = async (sha256: string) => {
+    try {
+      const answer = await fetch(`/api/photos/${sha256}`);
+      if (!answer.ok) throw new Error('That photograph cannot be fetched.');
+      await look(sha256, await answer.blob());
+    } catch (error) {
+      setTrouble((error as Error).message);
+    }
+  };
+  // biome-ignore lint/correctness/useExhaustiveDependencies: once, for what it was opened with
+  useEffect(() => {
+    void take(first);
+  }, []);
+  const { getRootProps, getInputProps, open, isDragActive } = useDropzone({
+    accept: ACCEPT,
+    multiple: false,
+    noClick: true,
+    noKeyboard: true,
+    onDrop: (accepted, rejected) => {
+      if (rejected[0]) setTrouble(`${rejected[0].file.name} is no JPEG, PNG or WebP picture.`);
+      else void take(accepted);
+    },
+  });
+  const label = reading?.labels[which] ?? null;
+  const busy = sending || progress !== null;
+  return (
+    <Dialog.Root open onOpenChange={(stays) => !stays && onClose()}>
+      <Dialog.Portal>
+        <Dialog.Overlay className="fixed inset-0 z-40 bg-veil" />
+        <Dialog.Content
+          {...getRootProps({ role: 'dialog' })}
+          aria-describedby={undefined}
+          className={`fixed inset-4 z-50 flex flex-col overflow-auto border border-line bg-sheet p-4 shadow-lg outline-accent ${isDragActive ? 'outline-2 outline-dashed' : ''}`}
+        >
+          <div className="mb-3 flex flex-wrap items-center gap-x-4 gap-y-1 pr-10">
+            <Dialog.Title className="text-lg font-semibold">Read from a picture</Dialog.Title>
+            <Button onClick={open} disabled={busy}>
+              {shown ? 'Another picture' : 'Choose a picture'}
+            </Button>
+            <span className="text-[13px] text-soft">or drop one here, or paste it</span>
+            <input {...getInputProps()} aria-label="A picture of a label" />
+          </div>
+          <Dialog.Close
+            aria-label="Close"
+            className="absolute top-3 right-3 flex size-9 items-center justify-center text-soft hover:text-ink"
+          >
+            <X size={18} aria-hidden />
+          </Dialog.Close>
+          {!shown && file.photos.length > 0 && (
+            <section aria-label="Pictures of this case">
+              <p className="mb-2 text-soft">Pictures of this case:</p>
+              <div className="flex flex-wrap gap-2">
+                {file.photos.map(({ sha256, name }, i) => (
+                  <button
+                    key={sha256}
+                    type="button"
+                    // biome-ignore lint/a11y/noAutofocus: what the sheet was opened for
+                    autoFocus={i === 0}
+                    onClick={() => void again(sha256)}
+                    className="max-w-48 border border-line p-1 text-left text-[13px] hover:border-accent"
+                  >
+                    {/* biome-ignore lint/performance/noImgElement: kept pictures are served as they are */}
+                    <img src={`/api/photos/${sha256}`} alt="" className="h-32 w-44 object-cover" />
+                    {name}
+                  </button>
+                ))}
+              </div>
+            </section>
+          )}
+          {trouble && (
+            <p role="alert" className="mb-3 text-differs">
+              {trouble}
+            </p>
+          )}
+          <p role="status" className="min-h-5 text-[13px] text-soft">
+            {sending && !progress
+              ? 'Keeping the picture'
+              : progress
+                ? `${STEPS[progress.step]}, ${Math.round(progress.share * 100)} %`
+                : ''}
+          </p>
+          {shown && (
+            <div className="grid min-h-0 grow grid-cols-[minmax(0,1fr)_400px] gap-4 max-[1000px]:grid-cols-1">
+              <SeenPicture url={shown.url} reading={reading} label={label} lit={lit} onChoose={setWhich} />
+              {label && reading && (
+                <PictureFacts
+                  key={which}
+                  label={label}
+                  size={reading}
+                  sha256={shown.sha256}
+                  count={reading.labels.length}
+                  which={which}
+                  file={file}
+                  grounds={grounds}
+                  onLit={setLit}
+                  onWhich={() => setWhich((which + 1) % reading.labels.length)}
+                  onKeep={onKeep}
+                />
+              )}
+            </div>
+          )}
+          {!shown && file.photos.length === 0 && !busy && (
+            <p className="text-soft">
+              Let the label fill the picture, flat and sharp, without a lamp mirrored in it. <Key>Esc</Key> leads back.
+            </p>
+          )}
+        </Dialog.Content>
+      </Dialog.Portal>
+    </Dialog.Root>
+  );
+}
+
+/** The picture with its labels and the places of the facts outlined. */
+function SeenPicture({
+  url,
+  reading,
+  label,
+  lit,
+  onChoose,
+}: {
+  url: string;
+  reading: Read | null;
+  label: PictureLabel | null;
+  lit: string | null;
+  onChoose: (which: number) => void;
+}) {
+  const points = (corners: { x: number; y: number }[]) => corners.map(({ x, y }) => `${x},${y}`).join(' ');
+  const size = reading ?? { width: 4, height: 3 };
+  const thin = size.width / 500;
+  return (
+    <div className="relative min-h-0 self-start">
+      {/* biome-ignore lint/performance/noImgElement: kept pictures are served as they are */}
+      <img src={url} alt="What was photographed" className="max-h-[78vh] w-full object-contain object-left-top" />
+      {reading && (
+        <svg
+          viewBox={`0 0 ${size.width} ${size.height}`}
+          preserveAspectRatio="xMinYMin meet"
+          className="absolute inset-0 h-full w-full"
+          aria-hidden
+        >
+          {reading.labels.map(({ corners }, i) => (
+            // biome-ignore lint/a11y/noStaticElementInteractions: the panel beside it has a button for the same
+            <polygon
+              // biome-ignore lint/suspicious/noArrayIndexKey: labels have no identity but their place
+              key={i}
+              points={points(corners)}
+              onClick={() => onChoose(i)}
+              className="cursor-pointer fill-transparent stroke-accent"
+              strokeWidth={label === reading.labels[i] ? thin * 1.4 : thin * 0.6}
+              strokeDasharray={label === reading.labels[i] ? undefined : `${thin * 4} ${thin * 3}`}
+            />
+          ))}
+          {lit && (
+            <polygon
+              points={lit}
+              className="fill-transparent stroke-accent"
+              strokeWidth={thin * 1.6}
+              strokeLinejoin="round"
+            />
+          )}
+        </svg>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,50 @@
+import type { Place } from '@/core/checks/check';
+import type { ReadingContext } from '@/core/crossread/context';
+import type { KnownNames } from '@/core/crossread/label/splitLabel';
+import type { Picture } from '@/core/imaging/grey';
+import type { Eyes } from '@/core/labels/eyes';
+import { factsIn, type LabelFacts } from '@/core/labels/factsIn';
+import { lookAt, type Step } from '@/core/labels/seenLabel';
+import type { Quad } from '@/core/measure/homography';
+
+/** A label of a picture, with what it says at each place of the item that it may be. */
+export interface PictureLabel {
+  corners: Quad;
+  at: Record<string, LabelFacts>;
+  /** The place whose facts it shows most of. */
+  likeliest: string;
+}
+
+export type PictureReading =
+  | { problem: string; labels?: undefined }
+  | { problem?: undefined; width: number; height: number; labels: PictureLabel[] };
+
+const WORTH = { sure: 3, likely: 2, doubtful: 0.5 };
+
+const worth = ({ facts }: LabelFacts): number => facts.reduce((sum, { trust }) => sum + WORTH[trust], 0);
+
+/**
+ * Read a picture, and say at which place of the item each of its labels most likely stands.
+ *
+ * @param places to try
+ * @param others names of the product that the code at a place stands for, where that is another than the record's
+ */
+export async function readPicture(
+  picture: Picture,
+  eyes: Eyes,
+  context: ReadingContext,
+  places: Place[],
+  others: Record<string, KnownNames[]>,
+  step: (step: Step, share: number) => void,
+): Promise<PictureReading> {
+  const look = await lookAt(picture, eyes, step);
+  if (look.problem !== undefined) return look;
+  const labels = look.labels.map((label): PictureLabel => {
+    const at = Object.fromEntries(places.map(({ id }) => [id, factsIn(label, id, context, others[id])]));
+    const [likeliest = ''] = places
+      .map(({ id }) => id)
+      .sort((a, b) => worth(at[b] as LabelFacts) - worth(at[a] as LabelFacts));
+    return { corners: label.corners, at, likeliest };
+  });
+  return { width: picture.width, height: picture.height, labels };
+}
