@@ -1,5 +1,5 @@
 import { expose } from 'comlink';
-import { createWorker, PSM } from 'tesseract.js';
+import { createWorker } from 'tesseract.js';
 import { prepareZXingModule, readBarcodes } from 'zxing-wasm/reader';
 import type { Place } from '@/core/checks/check';
 import type { ReadingContext } from '@/core/crossread/context';
@@ -8,7 +8,7 @@ import type { Grey, Picture } from '@/core/imaging/grey';
 import type { Eyes } from '@/core/labels/eyes';
 import type { Step } from '@/core/labels/seenLabel';
 import { type PictureReading, readPicture } from './pictureWork';
-import { symbolsFrom, wordsFrom } from './recognition';
+import { settingsFor, symbolsFrom, wordsFrom } from './recognition';
 
 const MODULES = {
   decoder: new URL('../../node_modules/zxing-wasm/dist/reader/zxing_reader.wasm', import.meta.url).href,
@@ -55,7 +55,7 @@ const eyes: Eyes = {
   symbols: symbolsFrom(readBarcodes),
   words: wordsFrom(async (grey, as) => {
     const reader = await lettersReader();
-    await reader.setParameters({ tessedit_pageseg_mode: as === 'lines' ? PSM.SINGLE_BLOCK : PSM.SPARSE_TEXT });
+    await reader.setParameters(settingsFor(as));
     return (await reader.recognize(await pageOf(grey), {}, { blocks: true, text: false })).data;
   }),
 };

@@ -1,4 +1,4 @@
-import type { Block } from 'tesseract.js';
+import { type Block, PSM, type WorkerParams } from 'tesseract.js';
 import type { readBarcodes } from 'zxing-wasm/reader';
 import type { Grey, Picture } from '@/core/imaging/grey';
 import type { Eyes, FlatWord } from '@/core/labels/eyes';
@@ -36,6 +36,12 @@ export const symbolsFrom =
         corners: [topLeft, topRight, bottomRight, bottomLeft],
       }));
   };
+
+/** How text is looked for; what the library has to say of its own working goes nowhere. */
+export const settingsFor = (as: 'lines' | 'page'): Partial<WorkerParams> & Record<string, string> => ({
+  tessedit_pageseg_mode: as === 'lines' ? PSM.SINGLE_BLOCK : PSM.SPARSE_TEXT,
+  debug_file: '/dev/null',
+});
 
 /** Marks that nobody prints on a label. */
 const NOISE = /^[|_~=—“”‘’`°«»<>{}\\]+$/u;

@@ -4,7 +4,7 @@ import { type Grey, histogram, quantile, shrunk } from './grey';
 const NARROWEST = 320;
 const DARKEST_LIGHT = 62;
 /** Levels between what is darkest and what is lightest. */
-const LEAST_CONTRAST = 34;
+const LEAST_CONTRAST = 16;
 const GLARE_SHARE = 0.2;
 /** Steepest steps of a sharp picture rise by this share of its contrast from one pixel to the next. */
 const SHARP_STEP = 0.085;

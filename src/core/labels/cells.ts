@@ -12,14 +12,16 @@ export interface Cell {
 const DARK = 158;
 /** Letters are at least so high, in px; lower marks belong to the letters beside them. */
 const LOWEST_LETTER = 9;
-const TALLEST_SHARE = 0.3;
+const TALLEST_SHARE = 0.16;
+/** Less than this share of their box is dark in arcs and frames, more in every letter. */
+const LEAST_FILL = 0.14;
 const MOST_CELLS = 120;
 
 /** Connected dark pieces, by their boxes. */
-function darkPieces({ width, height, data }: Grey): Cell[] {
+function darkPieces({ width, height, data }: Grey): (Cell & { fill: number })[] {
   const seen = new Uint8Array(width * height);
   const stack: number[] = [];
-  const pieces: Cell[] = [];
+  const pieces: (Cell & { fill: number })[] = [];
   for (let start = 0; start < seen.length; start++) {
     if (seen[start] === 1 || (data[start] as number) >= DARK) continue;
     let [left, right, top, bottom, area] = [width, 0, height, 0, 0];
@@ -41,7 +43,8 @@ function darkPieces({ width, height, data }: Grey): Cell[] {
           stack.push(next);
         }
     }
-    if (area >= 6) pieces.push({ x: left, y: top, width: right - left + 1, height: bottom - top + 1 });
+    const [w, h] = [right - left + 1, bottom - top + 1];
+    if (area >= 6) pieces.push({ x: left, y: top, width: w, height: h, fill: area / (w * h) });
   }
   return pieces;
 }
@@ -92,7 +95,7 @@ const bridged = (mark: Cell, cell: Cell): boolean => {
 export function cellsOn(grey: Grey): Cell[] {
   const tallest = TALLEST_SHARE * Math.min(grey.width, grey.height);
   const pieces = darkPieces(grey).filter(
-    ({ width, height }) => height <= tallest && width <= Math.max(tallest, 9 * height) * 2,
+    ({ height, width, fill }) => height <= tallest && width <= 2 * tallest && fill >= LEAST_FILL,
   );
   const letters = pieces.filter(({ width, height }) => height >= LOWEST_LETTER && width < 5 * height);
   const marks = pieces.filter((piece) => !letters.includes(piece));

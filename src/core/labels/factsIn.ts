@@ -134,6 +134,13 @@ function bySymbol({ text, corners, format }: SeenSymbol, place: string, context:
     : null;
 }
 
+/** A text that begins and ends with a figure and is a date by its looks. */
+const isDate = (text: string): boolean => /^\d{1,4}[./-]\d{1,2}[./-]\d{1,4}$/.test(text);
+
+/** The runs of one row; a dash between two dates is too faint to be seen at times. */
+const spoken = (runs: string[]): string =>
+  runs.map((run, i) => (i === 0 ? run : isDate(run) && isDate(runs[i - 1] ?? '') ? ` - ${run}` : `\t${run}`)).join('');
+
 /**
  * The facts that a label in a picture shows, as its kind of goods has them at a place.
  *
@@ -149,7 +156,7 @@ export function factsIn(
 ): LabelFacts {
   const words = label.lines.flat(2);
   const { sizes, rest } = takeSizes(label.lines, context.chart);
-  const text = rest.map((line) => line.map((cell) => cell.map((word) => word.text).join(' ')).join('\t')).join('\n');
+  const text = rest.map((line) => spoken(line.map((cell) => cell.map((word) => word.text).join(' ')))).join('\n');
   const { placed, left } = splitLabel(text, place, context, others);
   const decoded = label.symbols.flatMap((symbol) => bySymbol(symbol, place, context) ?? []);
   const bars = decoded.find(({ fact }) => fact === 'gtin');
@@ -161,7 +168,7 @@ export function factsIn(
   ];
   const bySize = sizes.map((size) => ({
     fact: `size.${size.column}`,
-    raw: size.words.map((word) => word.text).join(' '),
+    raw: size.raw,
     own: size.words,
   }));
   const byText = placed

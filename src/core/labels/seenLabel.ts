@@ -12,6 +12,8 @@ export interface SeenWord {
   text: string;
   confidence: number;
   corners: Quad;
+  /** Where it begins and ends along its line, in px of the label laid flat. */
+  span: [from: number, to: number];
 }
 
 /** One label of a picture. */
@@ -143,6 +145,7 @@ async function readOutline(
     text,
     confidence,
     corners: rectangle(x, y, width, height).map((corner) => mapped(back, corner)) as Quad,
+    span: [x, x + width],
   });
   return { corners, symbols: on, lines: rowsOf(runs).map((row) => row.map((run) => run.words.map(seen))) };
 }

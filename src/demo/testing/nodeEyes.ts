@@ -1,11 +1,11 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import sharp from 'sharp';
-import { createWorker, PSM } from 'tesseract.js';
+import { createWorker } from 'tesseract.js';
 import { prepareZXingModule, readBarcodes } from 'zxing-wasm/reader';
 import type { Grey, Picture } from '@/core/imaging/grey';
 import type { Eyes } from '@/core/labels/eyes';
-import { symbolsFrom, wordsFrom } from '@/workers/recognition';
+import { settingsFor, symbolsFrom, wordsFrom } from '@/workers/recognition';
 
 const MODULES = join(process.cwd(), 'node_modules');
 
@@ -32,7 +32,7 @@ export async function nodeEyes(): Promise<Eyes & { close(): Promise<void> }> {
   return {
     symbols: symbolsFrom(readBarcodes),
     words: wordsFrom(async (grey, as) => {
-      await worker.setParameters({ tessedit_pageseg_mode: as === 'lines' ? PSM.SINGLE_BLOCK : PSM.SPARSE_TEXT });
+      await worker.setParameters(settingsFor(as));
       return (await worker.recognize(await pngOf(grey), {}, { blocks: true, text: false })).data;
     }),
     close: async () => {
