@@ -19,6 +19,8 @@ export interface CasePlan {
   read: string[];
   /** Facts that are not as the record has them: `place.fact` to the raw text; null leaves it unread. */
   facts?: Record<string, string | null>;
+  /** Pictures that were taken of it, by kind of specimen; of another product where its label is not known yet. */
+  pictures?: { specimen: string; of?: { release: string; size: string } }[];
   /** Days from the release back to the start of production. */
   lead?: number;
   /** `done`: all checks answered as on a genuine item but for those named; else only those named. */
@@ -56,6 +58,7 @@ export const CASE_PLANS: CasePlan[] = [
     daysAgo: 3,
     read: ['boxLabel', 'innerLabel'],
     facts: { 'boxLabel.model': 'SKERRY RUNNER', 'boxLabel.colourName': 'DUNE' },
+    pictures: [{ specimen: 'box-label' }],
     lead: 96,
     inspected: 'some',
     answers: {
@@ -91,6 +94,7 @@ export const CASE_PLANS: CasePlan[] = [
       'boxLabel.country': 'MARROWLAND',
     },
     lead: 140,
+    pictures: [{ specimen: 'box-label' }, { specimen: 'inner-label' }],
     inspected: 'done',
     answers: { 'own.lid-stamp': 0 },
   },
@@ -160,6 +164,7 @@ export const CASE_PLANS: CasePlan[] = [
     by: 'bryn-askerby',
     daysAgo: 0,
     read: [],
+    pictures: [{ specimen: 'box-label', of: { release: 'tarn-court-low-ink', size: '42' } }],
     inspected: 'some',
   },
   // A fragrance with a hollow cap and a batch code that differs.
@@ -371,6 +376,7 @@ export const CASE_PLANS: CasePlan[] = [
       'insole.notches': '4 long, 3 short',
     },
     lead: 168,
+    pictures: [{ specimen: 'box-label' }],
     inspected: 'some',
     answers: { 'own.lid-stamp': 1, 'box.corners': 0, 'inner.print': 0, 'outside.symmetry': 0 },
   },

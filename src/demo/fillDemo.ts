@@ -2,6 +2,7 @@ import { randomLcg } from 'd3-random';
 import { v4 } from 'uuid';
 import type { NewEvent } from '@/core/casefile/event';
 import type { RecordedFinding } from '@/core/casefile/events/findingRecorded';
+import type { Photo } from '@/core/casefile/events/photoAdded';
 import { fold } from '@/core/casefile/fold';
 import { answersOf } from '@/core/checks/answers';
 import type { CheckDefinition } from '@/core/checks/check';
@@ -25,6 +26,7 @@ import { readRoster, THE_MACHINE } from '@/desk/people/roster';
 import { readQueue } from '@/desk/queue';
 import { recordEvents } from '@/desk/recordEvents';
 import { saveRecords } from '@/desk/records';
+import { takePicture } from './casePictures';
 import { type Answer, CASE_PLANS, type CasePlan } from './casePlans';
 import { SCHEMES } from './codeSchemes';
 import { fillHistory } from './history';
@@ -32,6 +34,7 @@ import { CHARTS, MAKERS } from './makers';
 import { ABSENT, genuineText, type MadeUpItem } from './printed';
 import { RELEASES } from './releases';
 import { ROSTER } from './roster';
+import { SPECIMEN_KINDS } from './specimens/kinds';
 import { textAnswer } from './textAnswer';
 
 /** The day on which the demo world stands still. */
@@ -159,6 +162,30 @@ function opinionGiven(given: Record<string, Answer>, folder: CaseFolder, asked: 
   return { id, type: 'opinionGiven', body: { asked, answers } };
 }
 
+/** A picture of the item, or of what lies in the box although no record was chosen yet. */
+function pictureOf(
+  desk: Desk,
+  plan: CasePlan,
+  { specimen, of }: NonNullable<CasePlan['pictures']>[number],
+  folder: CaseFolder,
+): Promise<Photo> {
+  const own = itemOf(plan, folder);
+  const release = RELEASES.find(({ id }) => id === of?.release);
+  const item: MadeUpItem = release
+    ? {
+        ...own,
+        release,
+        size: of?.size ?? null,
+        maker: MAKERS.find(({ id }) => id === release.maker) ?? null,
+        chart: CHARTS.find(({ id }) => id === release.chart) ?? null,
+      }
+    : own;
+  const { place } = SPECIMEN_KINDS.find(({ id }) => id === specimen) ?? {};
+  const { places } = groundsOf(folder.grounds).kind;
+  const facts = places.find(({ id }) => id === place)?.facts ?? [];
+  return takePicture(desk, plan.by, specimen, facts, item, plan.facts);
+}
+
 async function layOut(desk: Desk, plan: CasePlan): Promise<string> {
   const number = await openCase(desk, {
     caseId: desk.newId(),
@@ -175,6 +202,11 @@ async function layOut(desk: Desk, plan: CasePlan): Promise<string> {
     if (events.length > 0) await recordEvents(desk, { number, events, expectedSeq: folder.events.length, by });
   };
   await record((folder) => factEvents(plan, folder, desk.newId));
+  for (const picture of plan.pictures ?? []) {
+    const folder = await readCaseFolder(desk, number);
+    const body = await pictureOf(desk, plan, picture, folder);
+    await record(() => [{ id: desk.newId(), type: 'photoAdded', body }]);
+  }
   await record((folder) => findingEvents(plan, folder, desk.newId));
   if (plan.opinion) {
     const { of: to, checks, given } = plan.opinion;

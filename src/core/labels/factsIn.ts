@@ -137,9 +137,17 @@ function bySymbol({ text, corners, format }: SeenSymbol, place: string, context:
 /** A text that begins and ends with a figure and is a date by its looks. */
 const isDate = (text: string): boolean => /^\d{1,4}[./-]\d{1,2}[./-]\d{1,4}$/.test(text);
 
-/** The runs of one row; a dash between two dates is too faint to be seen at times. */
-const spoken = (runs: string[]): string =>
-  runs.map((run, i) => (i === 0 ? run : isDate(run) && isDate(runs[i - 1] ?? '') ? ` - ${run}` : `\t${run}`)).join('');
+/** Groups of figures, as they stand under bars. */
+const isGroup = (text: string): boolean => /^\d{1,7}$/.test(text);
+
+/** The runs of one row. A dash between two dates is too faint to be seen at times; a number stands in groups. */
+function spoken(runs: string[]): string {
+  const digits = runs.filter(isGroup).join('');
+  const number = [8, 12, 13].includes(digits.length) && runs.filter(isGroup).length > 1;
+  const glue = (before: string, run: string): string =>
+    isDate(run) && isDate(before) ? ' - ' : number && isGroup(run) && isGroup(before) ? ' ' : '\t';
+  return runs.map((run, i) => (i === 0 ? run : `${glue(runs[i - 1] ?? '', run)}${run}`)).join('');
+}
 
 /**
  * The facts that a label in a picture shows, as its kind of goods has them at a place.

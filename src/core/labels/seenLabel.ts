@@ -93,6 +93,20 @@ const scaledBy = (word: FlatWord, by: number): FlatWord => ({
   height: word.height * by,
 });
 
+/** By so much a label is enlarged when its codes are looked for again. */
+const ENLARGED = [1.6, 2.4];
+
+/** The codes on one outline, looked for on the label laid flat. */
+async function symbolsOn(grey: Grey, quad: Quad, scale: number, eyes: Eyes): Promise<SeenSymbol[]> {
+  const natural = sizeOf(quad);
+  const size = { width: Math.round(natural.width * scale), height: Math.round(natural.height * scale) };
+  const flat = rectify(grey, quad, size);
+  const back = homographyOf(rectangle(0, 0, size.width, size.height), quad);
+  if (!flat || !back) return [];
+  const seen = await eyes.symbols(evened(flat));
+  return seen.map((symbol) => ({ ...symbol, corners: symbol.corners.map((corner) => mapped(back, corner)) as Quad }));
+}
+
 /** Read the words of one outline: upright by a symbol on it, or by whichever way up reads best. */
 async function readOutline(
   grey: Grey,
@@ -169,13 +183,12 @@ export async function lookAt(
   if (problem && symbols.length === 0) return { problem };
   step('outlines', 0.3);
   const found = labelOutlines(grey).slice(0, MOST_LABELS);
-  // What was seen aslant may be read once it lies flat.
+  // What was seen aslant may be read once it lies flat, and finer bars once they are enlarged.
   for (const quad of found) {
-    const flat = rectify(grey, quad);
-    const back = homographyOf(rectangle(0, 0, sizeOf(quad).width, sizeOf(quad).height), quad);
-    if (!flat || !back || symbols.some(({ corners }) => within(quad, middleOf(corners)))) continue;
-    for (const symbol of await eyes.symbols(flat))
-      symbols.push({ ...symbol, corners: symbol.corners.map((corner) => mapped(back, corner)) as Quad });
+    for (const scale of ENLARGED) {
+      if (symbols.some(({ corners }) => within(quad, middleOf(corners)))) break;
+      symbols.push(...(await symbolsOn(grey, quad, scale, eyes)));
+    }
   }
   const whole = rectangle(0, 0, grey.width, grey.height);
   const outside = symbols.filter(({ corners }) => !found.some((quad) => within(quad, middleOf(corners))));

@@ -277,6 +277,14 @@ export function CodesView({ today, first }: { today: Day; first: CodesReading })
             first={pictures}
             onPhoto={(photo) => record('photoAdded', photo)}
             onKeep={keepSeen}
+            onLookUp={
+              release || teaches
+                ? null
+                : (number) => {
+                    setPictures(null);
+                    setScan({ text: number });
+                  }
+            }
             onClose={() => setPictures(null)}
           />
         </Later>

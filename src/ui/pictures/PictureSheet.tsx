@@ -38,6 +38,7 @@ export function PictureSheet({
   first,
   onPhoto,
   onKeep,
+  onLookUp,
   onClose,
 }: {
   file: CaseFile;
@@ -46,6 +47,8 @@ export function PictureSheet({
   first: File[];
   onPhoto: (photo: Photo) => void;
   onKeep: (facts: ConfirmedFact[]) => void;
+  /** Find the record by a number that was read; null where the item has one. */
+  onLookUp: ((number: string) => void) | null;
   onClose: () => void;
 }) {
   const { read, progress } = usePictureReader();
@@ -174,7 +177,10 @@ export function PictureSheet({
           {shown && (
             <div className="grid min-h-0 grow grid-cols-[minmax(0,1fr)_400px] gap-4 max-[1000px]:grid-cols-1">
               <SeenPicture url={shown.url} reading={reading} label={label} lit={lit} onChoose={setWhich} />
-              {label && reading && (
+              {label && reading && numberOn(label) && onLookUp && (
+                <NoRecord number={numberOn(label) as string} onLookUp={onLookUp} />
+              )}
+              {label && reading && !(numberOn(label) && onLookUp) && (
                 <PictureFacts
                   key={which}
                   label={label}
@@ -199,6 +205,27 @@ export function PictureSheet({
         </Dialog.Content>
       </Dialog.Portal>
     </Dialog.Root>
+  );
+}
+
+/** The barcode number that a label shows wherever it may stand. */
+const numberOn = ({ at }: PictureLabel): string | null =>
+  Object.values(at)
+    .flatMap(({ facts }) => facts)
+    .find(({ fact, trust }) => fact === 'gtin' && trust === 'sure')?.raw ?? null;
+
+/** What is printed can be told apart once it is known what the item is to be held against. */
+function NoRecord({ number, onLookUp }: { number: string; onLookUp: (number: string) => void }) {
+  return (
+    <section aria-label="No record yet">
+      <p className="mb-3">
+        The bars say <span className="font-mono">{number}</span>. The item has no record yet; with one, the rest of the
+        label is read too.
+      </p>
+      <Button look="act" autoFocus onClick={() => onLookUp(number)}>
+        Find its record <Key>Enter</Key>
+      </Button>
+    </section>
   );
 }
 

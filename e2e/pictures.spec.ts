@@ -1,0 +1,111 @@
+import { execFileSync } from 'node:child_process';
+import { mkdtempSync, readFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import type { Page } from '@playwright/test';
+import { allSaved, expect, press, test, visit } from './bench';
+
+interface Truth {
+  facts: { place: string; fact: string; text: string }[];
+  codes: { text: string }[];
+}
+
+/** A made-up label as somebody photographs it, with what it prints. */
+function photographed(seed: number, ...more: string[]): { picture: string; truth: Truth } {
+  const folder = mkdtempSync(join(tmpdir(), 'pinprick-label-'));
+  const command = [
+    '--import',
+    'tsx',
+    'src/cli/main.ts',
+    'specimens',
+    folder,
+    '--kind',
+    'box-label',
+    '--seed',
+    String(seed),
+  ];
+  const said = execFileSync(process.execPath, [...command, ...more], { encoding: 'utf8' });
+  const [name = ''] = (JSON.parse(said) as { written: string[] }).written;
+  const picture = join(folder, name);
+  return { picture, truth: JSON.parse(readFileSync(picture.replace(/jpg$/, 'json'), 'utf8')) as Truth };
+}
+
+/** A new case about whatever the label says. */
+async function openCase(page: Page, query: string): Promise<string> {
+  const answer = await page.request.post('/api/cases', {
+    data: {
+      caseId: crypto.randomUUID(),
+      query,
+      circumstances: { channel: 'walk-in', condition: 'new', inHand: true, packaged: true },
+      release: null,
+      kind: 'footwear',
+      scanned: false,
+    },
+  });
+  expect(answer.status(), await answer.text()).toBe(200);
+  return ((await answer.json()) as { number: string }).number;
+}
+
+const sheet = (page: Page) => page.getByRole('dialog', { name: 'Read from a picture' });
+
+test('an item without a record finds it by a picture of its label, and the same picture fills the matrix', async ({
+  page,
+}) => {
+  test.setTimeout(180_000);
+  const { picture, truth } = photographed(4);
+  const printed = (fact: string) => truth.facts.find((each) => each.fact === fact)?.text ?? '';
+  const number = await openCase(page, 'a shoe in its box');
+  await visit(page, `/case/${number}/codes`);
+  await press(page, 'f');
+  await sheet(page).getByLabel('A picture of a label').setInputFiles(picture);
+  await expect(sheet(page).getByText(`The bars say ${printed('gtin')}`)).toBeVisible({ timeout: 60_000 });
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('Veskarn', { timeout: 20_000 });
+  await allSaved(page);
+
+  // The picture is kept: reading it again is one key and Enter.
+  await press(page, 'f');
+  await page.keyboard.press('Enter');
+  const field = (name: RegExp) => sheet(page).getByRole('textbox', { name });
+  await expect(field(/^Style code/)).toHaveValue(printed('styleCode'), { timeout: 60_000 });
+  await expect(
+    sheet(page)
+      .getByText(/as the record has it/)
+      .first(),
+  ).toBeVisible();
+  await page.keyboard.press('Shift+Enter');
+  await expect(sheet(page)).toBeHidden();
+  await allSaved(page);
+  const cell = (name: string) => page.getByRole('textbox', { name: new RegExp(`^${name}, Box label`) });
+  await expect(cell('Style code')).toHaveValue(printed('styleCode'));
+  await expect(cell('Model name')).toHaveValue(printed('model'));
+  // The log says where it was seen.
+  const log = (await (await page.request.get(`/api/cases/${number}/export`)).json()) as {
+    events: {
+      type: string;
+      body: { fact?: string; via?: string; picture?: { corners: number[][]; confidence: number } };
+    }[];
+  };
+  const seen = log.events.find(({ type, body }) => type === 'factRead' && body.fact === 'styleCode')?.body;
+  expect(seen).toMatchObject({ via: 'picture', picture: { confidence: expect.any(Number) } });
+  for (const [x = -1, y = -1] of seen?.picture?.corners ?? [[-1, -1]])
+    expect(x > 0 && x < 1 && y > 0 && y < 1, `${x} ${y}`).toBe(true);
+  // One key takes all of it back.
+  await press(page, 'u');
+  await expect(cell('Style code')).toHaveValue('');
+});
+
+test('a picture that cannot be read says what to do, and is no picture where it is none', async ({ page }) => {
+  test.setTimeout(120_000);
+  const { picture } = photographed(5, '--shot', 'blurred');
+  const number = await openCase(page, 'another shoe');
+  await visit(page, `/case/${number}/codes`);
+  await press(page, 'f');
+  const input = sheet(page).getByLabel('A picture of a label');
+  await input.setInputFiles({ name: 'label.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('%PDF-1.7 no picture') });
+  await expect(sheet(page).getByRole('alert')).toContainText('no JPEG, PNG or WebP');
+  await input.setInputFiles(picture);
+  await expect(sheet(page).getByRole('alert')).toContainText(/blurred|No label/, { timeout: 60_000 });
+  await page.keyboard.press('Escape');
+  await expect(sheet(page)).toBeHidden();
+});
