@@ -66,6 +66,20 @@ export function CellReading({
           {entry?.via === 'derived' ? ', contained in what was read there' : ''}
         </p>
       )}
+      {entry?.picture && (
+        <p className="mt-1 text-[13px] text-soft">
+          Read from{' '}
+          <a
+            href={`/api/photos/${entry.picture.sha256}`}
+            target="_blank"
+            rel="noreferrer"
+            className="text-accent underline underline-offset-4"
+          >
+            a picture
+          </a>{' '}
+          at {Math.round(entry.picture.confidence * 100)} %, confirmed by hand.
+        </p>
+      )}
       {onRead && orders.length > 0 && (
         <div className="mt-1.5 flex flex-wrap gap-x-3">
           {orders.map(({ order, says }) => (

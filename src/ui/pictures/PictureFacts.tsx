@@ -19,6 +19,16 @@ const EMPTY_UNDER = 0.5;
 const startOf = ({ confidence, trust, raw }: PictureFact): string =>
   trust === 'doubtful' && confidence < EMPTY_UNDER ? '' : raw;
 
+/** Corners around a place, so far outside of it that what stands there can be read. */
+function framed(corners: PictureFact['corners'], margin: number): string {
+  const middle = {
+    x: corners.reduce((sum, { x }) => sum + x, 0) / 4,
+    y: corners.reduce((sum, { y }) => sum + y, 0) / 4,
+  };
+  const out = (from: number, centre: number) => from + Math.sign(from - centre) * margin;
+  return corners.map(({ x, y }) => `${out(x, middle.x)},${out(y, middle.y)}`).join(' ');
+}
+
 /** What one label says: doubtful readings first, each confirmed with Enter. */
 export function PictureFacts({
   label,
@@ -119,7 +129,7 @@ export function PictureFacts({
           {found.conflict}
         </p>
       )}
-      <ul ref={list} className="border-t">
+      <ul ref={list} className="min-h-0 overflow-auto border-t p-0.5">
         {facts.map((each, i) => {
           const { fact, trust, why, alternatives, corners } = each;
           const key = keyOf(each);
@@ -140,7 +150,7 @@ export function PictureFacts({
                   autoComplete="off"
                   placeholder="not read"
                   className="h-9 w-full border border-line bg-sheet px-2 font-mono text-[15px]"
-                  onFocus={() => onLit(corners.map(({ x, y }) => `${x},${y}`).join(' '))}
+                  onFocus={() => onLit(framed(corners, size.width / 160))}
                   onChange={(event) => {
                     setTexts({ ...texts, [key]: event.target.value });
                     setTaken({ ...taken, [key]: false });
@@ -193,7 +203,9 @@ export function PictureFacts({
         </p>
       )}
       {standing > 0 && facts.length > 0 && (
-        <p className="mt-2 text-[13px] text-soft">{standing} more stand there already, and are the same.</p>
+        <p className="mt-2 text-[13px] text-soft">
+          {standing} more {standing === 1 ? 'stands there already, and is' : 'stand there already, and are'} the same.
+        </p>
       )}
       <div className="mt-3 flex flex-wrap gap-2">
         <Button look="act" data-keep disabled={chosen.length === 0} onClick={() => keep(chosen)}>

@@ -175,7 +175,7 @@ export function PictureSheet({
                 : ''}
           </p>
           {shown && (
-            <div className="grid min-h-0 grow grid-cols-[minmax(0,1fr)_400px] gap-4 max-[1000px]:grid-cols-1">
+            <div className="grid min-h-0 grow grid-cols-[minmax(0,1fr)_400px] gap-4 max-[1000px]:block">
               <SeenPicture url={shown.url} reading={reading} label={label} lit={lit} onChoose={setWhich} />
               {label && reading && numberOn(label) && onLookUp && (
                 <NoRecord number={numberOn(label) as string} onLookUp={onLookUp} />
@@ -247,38 +247,44 @@ function SeenPicture({
   const size = reading ?? { width: 4, height: 3 };
   const thin = size.width / 500;
   return (
-    <div className="relative min-h-0 self-start">
-      {/* biome-ignore lint/performance/noImgElement: kept pictures are served as they are */}
-      <img src={url} alt="What was photographed" className="max-h-[78vh] w-full object-contain object-left-top" />
-      {reading && (
-        <svg
-          viewBox={`0 0 ${size.width} ${size.height}`}
-          preserveAspectRatio="xMinYMin meet"
-          className="absolute inset-0 h-full w-full"
-          aria-hidden
-        >
-          {reading.labels.map(({ corners }, i) => (
-            // biome-ignore lint/a11y/noStaticElementInteractions: the panel beside it has a button for the same
-            <polygon
-              // biome-ignore lint/suspicious/noArrayIndexKey: labels have no identity but their place
-              key={i}
-              points={points(corners)}
-              onClick={() => onChoose(i)}
-              className="cursor-pointer fill-transparent stroke-accent"
-              strokeWidth={label === reading.labels[i] ? thin * 1.4 : thin * 0.6}
-              strokeDasharray={label === reading.labels[i] ? undefined : `${thin * 4} ${thin * 3}`}
-            />
-          ))}
-          {lit && (
-            <polygon
-              points={lit}
-              className="fill-transparent stroke-accent"
-              strokeWidth={thin * 1.6}
-              strokeLinejoin="round"
-            />
-          )}
-        </svg>
-      )}
+    <div className="min-h-0 self-start bg-sheet max-[1000px]:sticky max-[1000px]:top-0 max-[1000px]:z-10 max-[1000px]:pb-3">
+      <div className="relative w-fit">
+        {/* biome-ignore lint/performance/noImgElement: kept pictures are served as they are */}
+        <img
+          src={url}
+          alt="What was photographed"
+          className="block max-h-[78vh] max-w-full max-[1000px]:max-h-[40vh]"
+        />
+        {reading && (
+          <svg
+            viewBox={`0 0 ${size.width} ${size.height}`}
+            preserveAspectRatio="xMinYMin meet"
+            className="absolute inset-0 h-full w-full"
+            aria-hidden
+          >
+            {reading.labels.map(({ corners }, i) => (
+              // biome-ignore lint/a11y/noStaticElementInteractions: the panel beside it has a button for the same
+              <polygon
+                // biome-ignore lint/suspicious/noArrayIndexKey: labels have no identity but their place
+                key={i}
+                points={points(corners)}
+                onClick={() => onChoose(i)}
+                className="cursor-pointer fill-transparent stroke-accent"
+                strokeWidth={label === reading.labels[i] ? thin * 1.4 : thin * 0.6}
+                strokeDasharray={label === reading.labels[i] ? undefined : `${thin * 4} ${thin * 3}`}
+              />
+            ))}
+            {lit && (
+              <polygon
+                points={lit}
+                className="fill-transparent stroke-accent"
+                strokeWidth={thin * 1.6}
+                strokeLinejoin="round"
+              />
+            )}
+          </svg>
+        )}
+      </div>
     </div>
   );
 }
