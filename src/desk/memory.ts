@@ -20,6 +20,8 @@ export interface Memory {
   readings: LRUCache<string, CodesReading>;
   /** By case: the summary that is right at a head and a state of all documents. */
   lines: LRUCache<string, { state: string; summary: string }>;
+  /** Photographs as wide as screens show them, by hash and width. */
+  pictures: LRUCache<string, Uint8Array>;
 }
 
 export const emptyMemory = (): Memory => ({
@@ -27,4 +29,5 @@ export const emptyMemory = (): Memory => ({
   assessments: new LRUCache({ max: 100 }),
   readings: new LRUCache({ max: 100 }),
   lines: new LRUCache({ max: 10_000 }),
+  pictures: new LRUCache({ maxSize: 64_000_000, sizeCalculation: ({ length }) => length + 1 }),
 });

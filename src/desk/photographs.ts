@@ -2,6 +2,7 @@ import { fileTypeFromFile } from 'file-type';
 import sharp from 'sharp';
 import type { Photo } from '@/core/casefile/events/photoAdded';
 import { findPhotograph, keepPhotograph, letGo, readPhotograph, receiveFile } from '@/store/photographs';
+import { cleanPicture } from './cleanPicture';
 import type { Desk } from './desk';
 import { allow } from './people/roster';
 import { Refusal } from './refusal';
@@ -30,7 +31,7 @@ async function pictureProblem(path: string, mime: string): Promise<string | null
 }
 
 /**
- * Keep a photograph; what it is is told by its bytes, not by its name.
+ * Keep a photograph; what it is is told by its bytes, not by its name. What its camera wrote of place and owner goes.
  *
  * @param chunks its bytes as they arrive
  * @throws Refusal where it is none, is damaged, or too large
@@ -39,7 +40,7 @@ export async function addPhotograph(
   desk: Desk,
   by: string,
   chunks: AsyncIterable<Uint8Array> | Iterable<Uint8Array>,
-): Promise<Pick<Photo, 'sha256' | 'mime' | 'bytes'>> {
+): Promise<Pick<Photo, 'sha256' | 'mime' | 'bytes' | 'shot'>> {
   await allow(desk, by, 'addPhotograph');
   const received = await receiveFile(desk.store, 'photographs', chunks, LARGEST_PHOTO);
   if (!received) throw new Refusal('invalid', TOO_LARGE);
@@ -48,16 +49,45 @@ export async function addPhotograph(
     const mime = (await fileTypeFromFile(received.path))?.mime ?? '';
     const problem = await pictureProblem(received.path, mime);
     if (problem) throw new Refusal('invalid', problem);
-    const { sha256, bytes } = await keepPhotograph(desk.store, received, mime, desk.now());
-    return { sha256, mime: mime as Photo['mime'], bytes };
+    const clean = await cleanPicture(received.path, mime);
+    const file = clean.bytes
+      ? await receiveFile(desk.store, 'photographs', [clean.bytes], Number.MAX_SAFE_INTEGER)
+      : received;
+    const { sha256, bytes } = await keepPhotograph(desk.store, file ?? received, mime, desk.now());
+    return { sha256, mime: mime as Photo['mime'], bytes, ...(clean.shot ? { shot: clean.shot } : {}) };
   } finally {
     await letGo(received);
   }
 }
 
-/** @throws Refusal where that photograph is not kept here */
-export async function photograph(desk: Desk, sha256: string): Promise<{ bytes: Uint8Array; mime: string }> {
+/** Widths at which screens show pictures, in px. */
+export const SHOWN_WIDTHS = [320, 1600];
+
+/**
+ * A kept photograph, whole or as wide as a screen shows it.
+ *
+ * @param width one of `SHOWN_WIDTHS`; null for the picture as it is kept
+ * @throws Refusal where that photograph is not kept here
+ */
+export async function photograph(
+  desk: Desk,
+  sha256: string,
+  width: number | null = null,
+): Promise<{ bytes: Uint8Array; mime: string }> {
   const row = /^[0-9a-f]{64}$/.test(sha256) ? await findPhotograph(desk.store, sha256) : null;
   if (!row) throw new Refusal('notFound', 'There is no such photograph at this desk.');
-  return { bytes: await readPhotograph(desk.store, sha256), mime: row.mime };
+  if (width === null) return { bytes: await readPhotograph(desk.store, sha256), mime: row.mime };
+  if (!SHOWN_WIDTHS.includes(width))
+    throw new Refusal('invalid', `A picture is shown ${SHOWN_WIDTHS.join(' or ')} pixels wide.`);
+  const key = `${sha256}/${width}`;
+  const known = desk.memory.pictures.get(key);
+  if (known) return { bytes: known, mime: 'image/jpeg' };
+  const bytes = await sharp(await readPhotograph(desk.store, sha256), { limitInputPixels: false })
+    .rotate()
+    .resize({ width, withoutEnlargement: true })
+    .flatten({ background: '#ffffff' })
+    .jpeg({ quality: 82 })
+    .toBuffer();
+  desk.memory.pictures.set(key, bytes);
+  return { bytes, mime: 'image/jpeg' };
 }

@@ -6,7 +6,7 @@ import { v4 as uuid } from 'uuid';
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
 import type { NewEvent } from '@/core/casefile/event';
 import { type TestDesk, testDesk } from '@/demo/testing/testDesk';
-import { fileHash, pathOfPhotograph } from '@/store/photographs';
+import { fileHash, pathOfPhotograph, photographFiles } from '@/store/photographs';
 import { readCaseFolder } from '../caseFolder';
 import { openDesk } from '../desk';
 import { makePack } from '../pack';
@@ -27,6 +27,8 @@ const OPEN = 'PP-0007';
 let at: TestDesk;
 let folder: string;
 let sha256: string;
+/** Pictures that the demo world has already. */
+let ofDemo: number;
 
 const record = async (type: NewEvent['type'], body: object) =>
   recordEvents(at.desk, {
@@ -43,6 +45,7 @@ const picture = (background: string) =>
 beforeAll(async () => {
   at = await testDesk(true);
   folder = await mkdtemp(join(tmpdir(), 'pinprick-backup-'));
+  ofDemo = (await photographFiles(at.desk.store)).length;
   const kept = await addPhotograph(at.desk, THE_MACHINE, [await picture('#335577')]);
   sha256 = kept.sha256;
   await record('photoAdded', { ...kept, name: 'box.png' });
@@ -59,7 +62,7 @@ describe('a backup', () => {
         await record('circumstancesStated', { channel: 'walk-in', condition, inHand: true, packaged: true });
     };
     const [sheet] = await Promise.all([backUp(at.desk, folder), work()]);
-    expect(sheet).toMatchObject({ photographs: 1, publicKey: at.desk.key.publicKey });
+    expect(sheet).toMatchObject({ photographs: ofDemo + 1, publicKey: at.desk.key.publicKey });
     expect(await listBackups(folder)).toEqual([sheet]);
     // The desk's key is not in it.
     expect((await readdir(folder)).filter((name) => name.endsWith('.pem'))).toEqual([]);
@@ -68,7 +71,13 @@ describe('a backup', () => {
     await restore(folder, fresh);
     const desk = await openDesk(fresh);
     const found = await checkDesk(desk);
-    expect(found).toMatchObject({ cases: sheet.cases, photographs: 1, unnamed: 0, notVouchedFor: [], problems: [] });
+    expect(found).toMatchObject({
+      cases: sheet.cases,
+      photographs: ofDemo + 1,
+      unnamed: 0,
+      notVouchedFor: [],
+      problems: [],
+    });
     // Another key from now on; what the old one signed is still this desk's own.
     expect(desk.key.publicKey).not.toBe(at.desk.key.publicKey);
     expect((await readCaseFolder(desk, 'PP-0002')).vouching.at(-1)).toMatchObject({ by: 'own' });
@@ -81,7 +90,7 @@ describe('a backup', () => {
     const copied = pathOfPhotograph({ directory: folder }, sha256);
     await utimes(copied, 1, 1);
     const later = { ...at.desk, now: () => new Date(Date.now() + 40 * 86_400_000).toISOString() };
-    expect(await backUp(later, folder, { keepDays: 30 })).toMatchObject({ photographs: 2 });
+    expect(await backUp(later, folder, { keepDays: 30 })).toMatchObject({ photographs: ofDemo + 2 });
     expect((await stat(copied)).mtimeMs).toBe(1000);
     expect(await listBackups(folder)).toHaveLength(1);
     expect((await readdir(folder)).filter((name) => name.endsWith('.sqlite'))).toHaveLength(1);

@@ -19,7 +19,7 @@ export function CheckPhotos({ check, readOnly }: { check: string; readOnly: bool
     setTrouble('');
     for (const each of files) {
       try {
-        const kept = await request<Pick<Photo, 'sha256' | 'mime' | 'bytes'>>('/api/photos', {
+        const kept = await request<Pick<Photo, 'sha256' | 'mime' | 'bytes' | 'shot'>>('/api/photos', {
           method: 'POST',
           body: each,
         });
@@ -58,7 +58,11 @@ export function CheckPhotos({ check, readOnly }: { check: string; readOnly: bool
           <span key={sha256} className="relative">
             <a href={`/api/photos/${sha256}`} target="_blank" rel="noreferrer">
               {/* biome-ignore lint/performance/noImgElement: kept pictures are served as they are */}
-              <img src={`/api/photos/${sha256}`} alt={name} className="h-20 w-28 border border-line object-cover" />
+              <img
+                src={`/api/photos/${sha256}?w=320`}
+                alt={name}
+                className="h-20 w-28 border border-line object-cover"
+              />
             </a>
             {!readOnly && (
               <button

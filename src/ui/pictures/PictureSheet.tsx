@@ -63,7 +63,7 @@ export function PictureSheet({
     setTrouble('');
     setReading(null);
     setWhich(0);
-    setShown({ sha256, url: `/api/photos/${sha256}` });
+    setShown({ sha256, url: `/api/photos/${sha256}?w=1600` });
     try {
       const found = await read(blob, file, grounds);
       if (found.problem !== undefined) setTrouble(found.problem);
@@ -80,7 +80,7 @@ export function PictureSheet({
     setSending(true);
     setTrouble('');
     try {
-      const kept = await request<Pick<Photo, 'sha256' | 'mime' | 'bytes'>>('/api/photos', {
+      const kept = await request<Pick<Photo, 'sha256' | 'mime' | 'bytes' | 'shot'>>('/api/photos', {
         method: 'POST',
         body: picture,
       });
@@ -155,7 +155,7 @@ export function PictureSheet({
                     className="max-w-48 border border-line p-1 text-left text-[13px] hover:border-accent"
                   >
                     {/* biome-ignore lint/performance/noImgElement: kept pictures are served as they are */}
-                    <img src={`/api/photos/${sha256}`} alt="" className="h-32 w-44 object-cover" />
+                    <img src={`/api/photos/${sha256}?w=320`} alt="" className="h-32 w-44 object-cover" />
                     {name}
                   </button>
                 ))}

@@ -8,6 +8,20 @@ export interface Photo {
   /** The check or the layer that it belongs to. */
   check?: string;
   layer?: string;
+  /** When and how it was taken, as its camera says. */
+  shot?: ShotData;
+}
+
+/** What a camera says of a picture, without place and owner. */
+export interface ShotData {
+  /** By the camera's own clock, whose time zone is not known: `2026-11-24T10:31:07`. */
+  takenAt?: string;
+  exposureSeconds?: number;
+  /** The f-number. */
+  aperture?: number;
+  iso?: number;
+  focalLengthMm?: number;
+  lens?: string;
 }
 
 export const photoAdded: EventKind<'photoAdded'> = {

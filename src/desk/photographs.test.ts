@@ -1,0 +1,77 @@
+import sharp from 'sharp';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { type TestDesk, testDesk } from '@/demo/testing/testDesk';
+import { addPhotograph, photograph } from './photographs';
+
+const plain = (width = 64, height = 40) =>
+  sharp({ create: { width, height, channels: 3, background: '#7a8f6a' } }).jpeg();
+
+const telling = () =>
+  plain()
+    .withExif({
+      IFD0: { Artist: 'Somebody', Copyright: 'Somebody else', Make: 'Maker' },
+      IFD2: {
+        DateTimeOriginal: '2026:11:20 10:31:07',
+        ExposureTime: '1/50',
+        FNumber: '18/10',
+        LensModel: 'Wide 26 mm',
+      },
+      IFD3: { GPSLatitudeRef: 'N', GPSLatitude: '51/1 30/1 0/1' },
+    })
+    .withMetadata({ orientation: 6 })
+    .toBuffer();
+
+const by = 'isolde-varr';
+let at: TestDesk;
+beforeAll(async () => {
+  at = await testDesk(true);
+});
+afterAll(() => at.close());
+
+describe('photographs as they come in', () => {
+  it('lose place and owner, stand upright, and say when and how they were taken', async () => {
+    const { desk } = at;
+    const bytes = await telling();
+    expect(bytes.includes('Somebody')).toBe(true);
+    const kept = await addPhotograph(desk, by, [bytes]);
+    expect(kept.shot).toMatchObject({
+      takenAt: '2026-11-20T10:31:07',
+      exposureSeconds: 0.02,
+      aperture: 1.8,
+      lens: 'Wide 26 mm',
+    });
+    const { bytes: cleaned } = await photograph(desk, kept.sha256);
+    const { width, height, exif } = await sharp(cleaned).metadata();
+    // Turned by a quarter, as its camera said that it was held.
+    expect([width, height, exif]).toEqual([40, 64, undefined]);
+    expect(Buffer.from(cleaned).includes('Somebody')).toBe(false);
+    expect(kept.bytes).toBe(cleaned.length);
+  });
+
+  it('stay as they came, to the last byte, where nothing is written beside them', async () => {
+    const { desk } = at;
+    const bytes = await plain().toBuffer();
+    const kept = await addPhotograph(desk, by, [bytes]);
+    expect(kept).not.toHaveProperty('shot');
+    expect(Buffer.from((await photograph(desk, kept.sha256)).bytes).equals(bytes)).toBe(true);
+  });
+
+  it('are shown at the widths of screens, and at no other', async () => {
+    const { desk } = at;
+    const { sha256 } = await addPhotograph(desk, by, [await plain(900, 500).toBuffer()]);
+    const small = await photograph(desk, sha256, 320);
+    expect(await sharp(small.bytes).metadata()).toMatchObject({ width: 320, height: 178, format: 'jpeg' });
+    expect((await photograph(desk, sha256, 320)).bytes).toBe(small.bytes);
+    await expect(photograph(desk, sha256, 321)).rejects.toThrow(/320 or 1600/);
+  });
+
+  it('a broken block beside the pixels keeps nobody’s picture out', async () => {
+    const { desk } = at;
+    const bytes = await telling();
+    const start = bytes.indexOf('Exif');
+    const broken = Buffer.from(bytes);
+    broken.fill(0xff, start + 14, start + 40);
+    const kept = await addPhotograph(desk, by, [broken]);
+    expect(kept.sha256).toMatch(/^[0-9a-f]{64}$/);
+  });
+});
