@@ -12,6 +12,20 @@ function asPicture(given: Picture | Grey): Picture {
   return { width, height, data: rgba };
 }
 
+/** What stands on goods; others are taken for it where there is only a pattern. */
+const FORMATS = [
+  'EAN13',
+  'EAN8',
+  'UPCA',
+  'UPCE',
+  'ITF14',
+  'Code128',
+  'DataMatrix',
+  'QRCode',
+  'DataBarOmni',
+  'DataBarExp',
+] as const;
+
 /** So many lines across the bars have to say the same: with fewer, one label in some dozens comes out as another number. */
 const LEAST_LINES = 6;
 
@@ -22,6 +36,7 @@ export const symbolsFrom =
     const { width, height, data } = asPicture(given);
     const image = { width, height, data, colorSpace: 'srgb' } as ImageData;
     const found = await read(image, {
+      formats: [...FORMATS],
       tryHarder: true,
       tryRotate: true,
       tryInvert: true,

@@ -93,8 +93,41 @@ const scaledBy = (word: FlatWord, by: number): FlatWord => ({
   height: word.height * by,
 });
 
+/** Bars are read where they stand within about 20 degrees of upright or level. */
+const ASLANT = [30, 60];
+
+/** The frame of a picture that is turned about its middle, large enough to hold all of it. */
+function turnedFrame({ width, height }: Grey, degrees: number): Quad {
+  const [s, c] = [Math.sin((degrees * Math.PI) / 180), Math.cos((degrees * Math.PI) / 180)];
+  const [w, h] = [width * c + height * s, width * s + height * c];
+  const at = (x: number, y: number): Point => ({
+    x: width / 2 + x * w * c - y * h * s,
+    y: height / 2 + x * w * s + y * h * c,
+  });
+  return [at(-0.5, -0.5), at(0.5, -0.5), at(0.5, 0.5), at(-0.5, 0.5)];
+}
+
+/** Formats of squares, which correct and check themselves. */
+const SQUARE = /^(?:DataMatrix|QRCode)/;
+
+/**
+ * True where the same is read once more on the bars alone, laid straight: one barcode in some hundreds comes out as another
+ * number at first, with a check digit that happens to be right, and never twice as the same.
+ */
+async function confirmed(grey: Grey, symbol: SeenSymbol, eyes: Eyes): Promise<boolean> {
+  if (SQUARE.test(symbol.format)) return true;
+  for (const scale of [2, 3]) {
+    const again = await symbolsOn(grey, aroundSymbol(symbol, grey), scale, eyes);
+    if (again.some(({ text }) => text === symbol.text)) return true;
+    if (again.length > 0) return false;
+  }
+  return false;
+}
+
 /** By so much a label is enlarged when its codes are looked for again. */
 const ENLARGED = [1.6, 2.4];
+/** Larger pictures are not enlarged whole, in px. */
+const LONGEST_ENLARGED = 3400;
 
 /** The codes on one outline, looked for on the label laid flat. */
 async function symbolsOn(grey: Grey, quad: Quad, scale: number, eyes: Eyes): Promise<SeenSymbol[]> {
@@ -191,13 +224,22 @@ export async function lookAt(
     }
   }
   const whole = rectangle(0, 0, grey.width, grey.height);
+  const enlarged = Math.min(2, LONGEST_ENLARGED / Math.max(grey.width, grey.height));
+  if (symbols.length === 0 && enlarged > 1.2) symbols.push(...(await symbolsOn(grey, whole, enlarged, eyes)));
+  // Lines across a picture meet no bars that stand aslant: it is looked at turned, too.
+  for (const degrees of ASLANT) {
+    if (symbols.length > 0) break;
+    symbols.push(...(await symbolsOn(grey, turnedFrame(grey, degrees), 1, eyes)));
+  }
   const outside = symbols.filter(({ corners }) => !found.some((quad) => within(quad, middleOf(corners))));
   const [alone] = outside;
   const outlines = alone ? [...found, aroundSymbol(alone, grey)] : found.length > 0 ? found : [whole];
+  const sure: SeenSymbol[] = [];
+  for (const symbol of symbols) if (await confirmed(grey, symbol, eyes)) sure.push(symbol);
   const labels: SeenLabel[] = [];
   for (const [i, quad] of outlines.entries()) {
     step('text', 0.35 + (0.65 * i) / outlines.length);
-    const label = await readOutline(grey, quad, symbols, eyes);
+    const label = await readOutline(grey, quad, sure, eyes);
     if (label && (label.symbols.length > 0 || label.lines.length > 0)) labels.push(label);
   }
   return { labels };
