@@ -20,6 +20,18 @@ export function greyOf({ width, height, data }: Picture): Grey {
   return { width, height, data: out };
 }
 
+/** The brightness at a point between pixels; beyond the edge that of the edge. */
+export function brightnessAt({ width, height, data }: Grey, x: number, y: number): number {
+  const x0 = Math.max(0, Math.min(width - 2, Math.floor(x)));
+  const y0 = Math.max(0, Math.min(height - 2, Math.floor(y)));
+  const fx = Math.max(0, Math.min(1, x - x0));
+  const fy = Math.max(0, Math.min(1, y - y0));
+  const p = y0 * width + x0;
+  const upper = (data[p] as number) * (1 - fx) + (data[p + 1] as number) * fx;
+  const lower = (data[p + width] as number) * (1 - fx) + (data[p + width + 1] as number) * fx;
+  return upper * (1 - fy) + lower * fy;
+}
+
 /** A picture made smaller by a whole number, each pixel the mean of those that it stands for. */
 export function shrunk(grey: Grey, by: number): Grey {
   if (by <= 1) return grey;

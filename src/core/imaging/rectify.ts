@@ -1,5 +1,5 @@
 import { homographyOf, type Quad, rectangle } from '../measure/homography';
-import type { Grey } from './grey';
+import { brightnessAt, type Grey } from './grey';
 
 const side = (a: { x: number; y: number }, b: { x: number; y: number }): number => Math.hypot(b.x - a.x, b.y - a.y);
 
@@ -21,21 +21,13 @@ export function rectify(grey: Grey, quad: Quad, size = sizeOf(quad)): Grey | nul
   const map = homographyOf(rectangle(0, 0, size.width, size.height), quad);
   if (!map) return null;
   const [a, b, c, d, e, f, g, h, i] = map;
-  const { width, height, data } = grey;
   const out = new Uint8ClampedArray(size.width * size.height);
   for (let y = 0; y < size.height; y++) {
     for (let x = 0; x < size.width; x++) {
       const w = g * (x + 0.5) + h * (y + 0.5) + i;
       const u = (a * (x + 0.5) + b * (y + 0.5) + c) / w - 0.5;
       const v = (d * (x + 0.5) + e * (y + 0.5) + f) / w - 0.5;
-      const x0 = Math.max(0, Math.min(width - 2, Math.floor(u)));
-      const y0 = Math.max(0, Math.min(height - 2, Math.floor(v)));
-      const fx = Math.max(0, Math.min(1, u - x0));
-      const fy = Math.max(0, Math.min(1, v - y0));
-      const p = y0 * width + x0;
-      const upper = (data[p] as number) * (1 - fx) + (data[p + 1] as number) * fx;
-      const lower = (data[p + width] as number) * (1 - fx) + (data[p + width + 1] as number) * fx;
-      out[y * size.width + x] = upper * (1 - fy) + lower * fy;
+      out[y * size.width + x] = brightnessAt(grey, u, v);
     }
   }
   return { ...size, data: out };

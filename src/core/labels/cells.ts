@@ -1,4 +1,4 @@
-import type { Grey } from '../imaging/grey';
+import { brightnessAt, type Grey } from '../imaging/grey';
 import type { FlatWord } from './eyes';
 
 /** A run of letters of one height, in px. */
@@ -163,24 +163,15 @@ export function stripOf(grey: Grey, cells: Cell[]): Strip {
 }
 
 /** Brightness at a point, averaged over what one new pixel stands for. */
-function sampled({ width, height, data }: Grey, x: number, y: number, step: number): number {
+function sampled(grey: Grey, x: number, y: number, step: number): number {
   const reach = Math.max(0, (step - 1) / 2);
-  const at = (u: number, v: number): number => {
-    const x0 = Math.max(0, Math.min(width - 2, Math.floor(u)));
-    const y0 = Math.max(0, Math.min(height - 2, Math.floor(v)));
-    const fx = Math.max(0, Math.min(1, u - x0));
-    const fy = Math.max(0, Math.min(1, v - y0));
-    const p = y0 * width + x0;
-    const upper = (data[p] as number) * (1 - fx) + (data[p + 1] as number) * fx;
-    const lower = (data[p + width] as number) * (1 - fx) + (data[p + width + 1] as number) * fx;
-    return upper * (1 - fy) + lower * fy;
-  };
-  if (reach < 0.25) return at(x, y);
+  if (reach < 0.25) return brightnessAt(grey, x, y);
+  const near = reach / 2;
   return (
-    (at(x - reach / 2, y - reach / 2) +
-      at(x + reach / 2, y - reach / 2) +
-      at(x - reach / 2, y + reach / 2) +
-      at(x + reach / 2, y + reach / 2)) /
+    (brightnessAt(grey, x - near, y - near) +
+      brightnessAt(grey, x + near, y - near) +
+      brightnessAt(grey, x - near, y + near) +
+      brightnessAt(grey, x + near, y + near)) /
     4
   );
 }

@@ -170,7 +170,7 @@ export function PictureFacts({
                   }}
                 />
               </label>
-              <p className="pl-[9rem] text-[13px] text-soft">
+              <p className="pt-0.5 pl-[9rem] text-[13px] text-soft">
                 <span className={clsx(trust === 'doubtful' && 'font-semibold text-doubt')}>
                   {taken[key] ? 'confirmed' : TRUST_WORDS[trust]}
                 </span>

@@ -1,4 +1,4 @@
-import { strokeOf } from '../letters';
+import { type LetterStyle, strokeOf } from '../letters';
 import { flood, INK, type Print, roundRect, sizesOf, startPrint, turnedAbout, turnedPoint } from '../print';
 import type { Box } from '../specimen';
 import { about, type SpecimenKind, type Subject } from '../specimenKind';
@@ -18,15 +18,20 @@ function sizeCells(print: Print, subject: Subject, p: Figures, x: number, y: num
   }
 }
 
-/** Name above, sizes in a band, barcode below. */
-function banded(print: Print, subject: Subject, p: Figures): void {
-  const { printed } = subject;
-  const style = (face: 'plain' | 'bold' | 'tall', capHeight: number) => ({
+/** How that label's maker prints its letters. */
+const lettersOf =
+  (p: Figures) =>
+  (face: 'plain' | 'bold' | 'tall', capHeight: number): LetterStyle => ({
     face,
     capHeight,
     swell: p.swellMm,
     gap: p.letterGapMm,
   });
+
+/** Name above, sizes in a band, barcode below. */
+function banded(print: Print, subject: Subject, p: Figures): void {
+  const { printed } = subject;
+  const style = lettersOf(p);
   print.write(subject.maker.toUpperCase(), style('tall', 3.6), { x: 5, y: 8 });
   print.write(printed.labelSuffix, style('bold', 2.6), { x: 99, y: 7.4, anchor: 'end' }, { fact: 'labelSuffix' });
   print.write(printed.model, style('bold', 3.1), { x: 5, y: 15.4 }, { fact: 'model' });
@@ -48,12 +53,7 @@ function banded(print: Print, subject: Subject, p: Figures): void {
 /** Barcode at the left, everything else beside it. */
 function beside(print: Print, subject: Subject, p: Figures): void {
   const { printed } = subject;
-  const style = (face: 'plain' | 'bold' | 'tall', capHeight: number) => ({
-    face,
-    capHeight,
-    swell: p.swellMm,
-    gap: p.letterGapMm,
-  });
+  const style = lettersOf(p);
   print.write(printed.styleCode, style('bold', 3.6), { x: 50, y: 9 }, { fact: 'styleCode' });
   print.write(printed.labelSuffix, style('bold', 2.4), { x: 99, y: 8.4, anchor: 'end' }, { fact: 'labelSuffix' });
   print.write(printed.model, style('plain', 2.7), { x: 50, y: 15.2 }, { fact: 'model' });
