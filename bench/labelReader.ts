@@ -1,4 +1,3 @@
-import { randomLcg } from 'd3-random';
 import type { ReadingContext } from '@/core/crossread/context';
 import { readFact } from '@/core/crossread/readFact';
 import { factsIn } from '@/core/labels/factsIn';
@@ -7,7 +6,7 @@ import { anyItem } from '@/demo/specimens/anyItem';
 import { SPECIMEN_KINDS } from '@/demo/specimens/kinds';
 import { photograph } from '@/demo/specimens/photograph';
 import { handheldShot, SHOT_FAULTS } from '@/demo/specimens/shot';
-import { makeSpecimen } from '@/demo/specimens/specimenKind';
+import { makeSpecimen, seeded } from '@/demo/specimens/specimenKind';
 import { nodeEyes, pixelsOf } from '@/demo/testing/nodeEyes';
 import { bar } from './bar';
 
@@ -86,8 +85,7 @@ async function readOne(
   const tally = { ...none(), pictures: 1 };
   const kind = SPECIMEN_KINDS.find(({ id }) => id === kindId) ?? SPECIMEN_KINDS[0];
   if (!kind?.place) return tally;
-  const random = randomLcg(seed / 1_000_003);
-  for (let i = 0; i < 8; i++) random();
+  const random = seeded(seed / 1_000_003);
   const { item, kind: goods, maker, printed } = anyItem(kind.place, random);
   const specimen = makeSpecimen(kind, { maker, printed, seed });
   const held = handheldShot(random);

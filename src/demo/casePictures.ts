@@ -27,10 +27,11 @@ export async function takePicture(
   const kind = SPECIMEN_KINDS.find(({ id }) => id === kindId);
   if (!kind?.place) throw new RangeError(`There is no specimen “${kindId}” that prints anything.`);
   const own = printedAt(kind.place, facts, item);
-  const altered = Object.entries(otherwise).flatMap(([at, text]): [string, string | null][] =>
-    at.startsWith(`${kind.place}.`) ? [[at.slice(kind.place?.length ?? 0).slice(1), text]] : [],
-  );
-  const all = Object.entries({ ...own, ...Object.fromEntries(altered) });
+  const prefix = `${kind.place}.`;
+  const altered = Object.entries(otherwise)
+    .filter(([at]) => at.startsWith(prefix))
+    .map(([at, text]): [string, string | null] => [at.slice(prefix.length), text]);
+  const all = Object.entries<string | null>({ ...own, ...Object.fromEntries(altered) });
   const printed = Object.fromEntries(
     all.filter((each): each is [string, string] => each[1] !== null && each[1] !== ABSENT),
   );

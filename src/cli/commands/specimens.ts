@@ -1,12 +1,11 @@
 import { mkdir, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
-import { randomLcg } from 'd3-random';
 import { anyItem } from '@/demo/specimens/anyItem';
 import { seenBox } from '@/demo/specimens/camera';
 import { SPECIMEN_KINDS } from '@/demo/specimens/kinds';
 import { photograph } from '@/demo/specimens/photograph';
 import { handheldShot, SHOT_FAULTS } from '@/demo/specimens/shot';
-import { makeSpecimen } from '@/demo/specimens/specimenKind';
+import { makeSpecimen, seeded } from '@/demo/specimens/specimenKind';
 import { FINE, type Options, print, UsageError } from '../outcome';
 
 const known = (ids: string[]): string => ids.join(', ');
@@ -29,8 +28,7 @@ export async function specimens(
   await mkdir(folder, { recursive: true });
   const written: string[] = [];
   for (const kind of kinds) {
-    const random = randomLcg(number / 100_003);
-    for (let i = 0; i < 8; i++) random();
+    const random = seeded(number / 100_003);
     const { maker, printed } = anyItem(kind.place, random);
     const faults = fault && kind.faults.some(({ id }) => id === fault) ? [fault] : [];
     const specimen = makeSpecimen(kind, { maker, printed, seed: number, faults });

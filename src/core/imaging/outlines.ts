@@ -1,4 +1,4 @@
-import { areaOf, type Point, type Quad, within } from '../measure/homography';
+import { areaOf, middleOf, type Point, type Quad, within } from '../measure/homography';
 import { type Grey, histogram, quantile, shrunk } from './grey';
 
 /** Labels are looked for in a picture of about this width. */
@@ -120,11 +120,6 @@ function inkOf({ width, height, data }: Grey): Uint8Array {
   }
   return ink;
 }
-
-const middleOf = (quad: Point[]): Point => ({
-  x: quad.reduce((sum, { x }) => sum + x, 0) / quad.length,
-  y: quad.reduce((sum, { y }) => sum + y, 0) / quad.length,
-});
 
 /** A figure drawn towards its middle, so that its own edge is no print within it. */
 const drawnIn = (quad: Quad, share: number): Point[] => {

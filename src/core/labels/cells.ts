@@ -1,5 +1,6 @@
 import { brightnessAt, type Grey } from '../imaging/grey';
 import type { FlatWord } from './eyes';
+import { GROUND } from './prepare';
 
 /** A run of letters of one height, in px. */
 export interface Cell {
@@ -125,7 +126,6 @@ export function cellsOn(grey: Grey): Cell[] {
 /** Height that runs are brought to, and what is left free around them, in px. */
 const RUN_HEIGHT = 36;
 const FREE = 22;
-const GROUND = 236;
 
 /** Runs of letters under each other on one sheet, each brought to one height. */
 export interface Strip {

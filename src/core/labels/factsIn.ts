@@ -118,18 +118,18 @@ function weigh(
   return { trust: 'doubtful', why: percent, alternatives: [] };
 }
 
+/** Ids of the facts that a place prints. */
+const printedAt = (place: string, { kind, chart }: ReadingContext): Set<string> =>
+  new Set(expandFacts(kind.places.find(({ id }) => id === place)?.facts ?? [], chart).map(({ id }) => id));
+
 /** What the bars of a label say, at the place itself or as a scan of its own. */
 function bySymbol({ text, corners, format }: SeenSymbol, place: string, context: ReadingContext): PictureFact | null {
-  const prints = (at: string, fact: string) =>
-    expandFacts(context.kind.places.find(({ id }) => id === at)?.facts ?? [], context.chart).some(
-      ({ id }) => id === fact,
-    );
   const is = { corners, raw: text, confidence: 1, trust: 'sure' as const, alternatives: [] };
   if (LINEAR.has(format) && numberOf(text)) {
-    const at = [place, 'barcodeScan'].find((each) => prints(each, 'gtin'));
+    const at = [place, 'barcodeScan'].find((each) => printedAt(each, context).has('gtin'));
     return at ? { ...is, place: at, fact: 'gtin', why: 'decoded from the bars' } : null;
   }
-  return prints('barcodeScan', 'symbol')
+  return printedAt('barcodeScan', context).has('symbol')
     ? { ...is, place: 'barcodeScan', fact: 'symbol', why: 'decoded from the symbol' }
     : null;
 }
@@ -169,11 +169,9 @@ export function factsIn(
   const decoded = label.symbols.flatMap((symbol) => bySymbol(symbol, place, context) ?? []);
   const bars = decoded.find(({ fact }) => fact === 'gtin');
   let conflict: string | null = null;
-  const facts: PictureFact[] = [
-    ...decoded.filter(
-      (each, i) => decoded.findIndex(({ place: at, fact }) => at === each.place && fact === each.fact) === i,
-    ),
-  ];
+  const facts = decoded.filter(
+    (each, i) => decoded.findIndex(({ place: at, fact }) => at === each.place && fact === each.fact) === i,
+  );
   const bySize = sizes.map((size) => ({
     fact: `size.${size.column}`,
     raw: size.raw,
@@ -182,9 +180,7 @@ export function factsIn(
   const byText = placed
     .filter(({ fact }) => !bySize.some((size) => size.fact === fact))
     .map(({ fact, raw }) => ({ fact, raw, own: wordsOf(raw, words) }));
-  const prints = new Set(
-    expandFacts(context.kind.places.find(({ id }) => id === place)?.facts ?? [], context.chart).map(({ id }) => id),
-  );
+  const prints = printedAt(place, context);
   for (const { fact, raw, own } of [...bySize.filter(({ fact }) => prints.has(fact)), ...byText]) {
     const confidence = own.length > 0 ? Math.min(...own.map((word) => word.confidence)) : 0;
     if (fact === 'gtin' && bars) {

@@ -3,7 +3,7 @@ import type { Grey } from '../imaging/grey';
 /** Side of the squares in which the brightness of the ground is told, in px. */
 const SQUARE = 48;
 /** What the ground becomes. */
-const GROUND = 236;
+export const GROUND = 236;
 
 /** Light of the ground in each square: nine in ten of its pixels are darker. */
 function groundOf({ width, height, data }: Grey) {

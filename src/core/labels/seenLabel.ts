@@ -2,7 +2,7 @@ import { pictureProblem } from '../imaging/fitness';
 import { type Grey, greyOf, type Picture, shrunk } from '../imaging/grey';
 import { labelOutlines } from '../imaging/outlines';
 import { rectify, sizeOf } from '../imaging/rectify';
-import { homographyOf, mapped, type Point, type Quad, rectangle, within } from '../measure/homography';
+import { homographyOf, mapped, middleOf, type Point, type Quad, rectangle, within } from '../measure/homography';
 import { backToPlace, type Cell, cellsOn, stripOf } from './cells';
 import type { Eyes, FlatWord, SeenSymbol } from './eyes';
 import { blanked, evened, withoutRules } from './prepare';
@@ -34,11 +34,6 @@ const READING_WIDTH = 1500;
 const MOST_LABELS = 6;
 /** Words surer than this on the whole need no other way up. */
 const SURE_ENOUGH = 0.62;
-
-const middleOf = (corners: Point[]): Point => ({
-  x: corners.reduce((sum, { x }) => sum + x, 0) / corners.length,
-  y: corners.reduce((sum, { y }) => sum + y, 0) / corners.length,
-});
 
 /** Where no edge is seen: the piece around a symbol, upright by it. */
 function aroundSymbol({ corners: [a, b, c, d] }: SeenSymbol, { width, height }: Grey): Quad {

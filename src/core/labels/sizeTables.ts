@@ -22,7 +22,7 @@ const isValue = (text: string): boolean =>
 const STROKES: Record<string, string> = { l: '1', I: '1', i: '1', '|': '1', O: '0', o: '0' };
 
 /** A text of figures, its strokes read as such; null where anything else is in it. */
-export function figuresIn(text: string): string | null {
+function figuresIn(text: string): string | null {
   const figures = text.replace(/[lIi|Oo]/g, (stroke) => STROKES[stroke] ?? stroke);
   return /\d/.test(figures) && isValue(figures) && !/[XSML]/i.test(figures) ? figures : null;
 }

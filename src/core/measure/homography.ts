@@ -62,6 +62,12 @@ export const rectangle = (x: number, y: number, width: number, height: number): 
   { x, y: y + height },
 ];
 
+/** The mean of points. */
+export const middleOf = (points: Point[]): Point => ({
+  x: points.reduce((sum, { x }) => sum + x, 0) / points.length,
+  y: points.reduce((sum, { y }) => sum + y, 0) / points.length,
+});
+
 /** The area that corners enclose, in the square of their unit; positive where they go clockwise with y downwards. */
 export const areaOf = (corners: Point[]): number =>
   corners.reduce((sum, { x, y }, i) => {

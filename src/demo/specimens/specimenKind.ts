@@ -40,6 +40,13 @@ export interface SpecimenKind<P extends Parameters = Parameters> {
 export const about = (random: () => number, middle: number, spread: number): number =>
   middle + (2 * random() - 1) * spread;
 
+/** Numbers from 0 to 1 that belong to a seed; the first draws of such a generator, which follow it closely, are passed over. */
+export function seeded(seed: number): () => number {
+  const random = randomLcg(seed);
+  for (let i = 0; i < 8; i++) random();
+  return random;
+}
+
 /**
  * Make one specimen.
  *
@@ -56,9 +63,7 @@ export function makeSpecimen<P extends Parameters>(
     faults = [],
   }: { maker: string; printed: Record<string, string>; seed: number; faults?: string[] },
 ): Specimen {
-  const random = randomLcg(seed);
-  // The first draws of such a generator follow its seed closely.
-  for (let i = 0; i < 8; i++) random();
+  const random = seeded(seed);
   const parameters = faults.reduce((figures, id) => {
     const fault = kind.faults.find((each) => each.id === id);
     if (!fault)

@@ -1,7 +1,7 @@
 import type { CaseFile } from '@/core/casefile/caseFile';
 import { contextOf } from '@/core/crossread/context';
 import { splitLabel } from '@/core/crossread/label/splitLabel';
-import { readFact } from '@/core/crossread/readFact';
+import { standsAlready } from '@/core/crossread/standsAlready';
 import type { Grounds } from '@/core/judgement/grounds';
 import type { LabelProposal } from './LabelSheet';
 
@@ -12,11 +12,6 @@ export function readLabel(text: string, place: string, file: CaseFile, grounds: 
   const others =
     owner && owner.releaseId !== grounds.release?.id ? [{ model: owner.name, colourName: owner.colourName }] : [];
   const split = splitLabel(text, place, context, others);
-  const normal = (fact: string, raw: string) => readFact(fact, raw, context, place).reading?.normal ?? raw;
-  const stands = ({ fact, raw }: { fact: string; raw: string }) => {
-    const entry = file.facts[place]?.[fact];
-    return entry?.state === 'read' && entry.via !== 'derived' && normal(fact, entry.raw) === normal(fact, raw);
-  };
-  const placed = split.placed.filter((each) => !stands(each));
+  const placed = split.placed.filter(({ fact, raw }) => !standsAlready(place, fact, raw, context));
   return { place, placed, left: split.left, standing: split.placed.length - placed.length };
 }

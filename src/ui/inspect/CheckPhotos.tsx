@@ -1,12 +1,10 @@
 'use client';
 import { Camera, X } from 'lucide-react';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { useDropzone } from 'react-dropzone';
-import type { Photo } from '@/core/casefile/events/photoAdded';
 import { useCaseBook } from '../casebook/CaseBook';
-import { request } from '../request';
-
-const ACCEPT = { 'image/jpeg': [], 'image/png': [], 'image/webp': [] };
+import { keepPicture, PICTURE_TYPES } from '../pictures/keepPicture';
+import { usePastedPictures } from '../pictures/usePastedPictures';
 
 /** Photographs of one check: chosen, dropped or pasted. */
 export function CheckPhotos({ check, readOnly }: { check: string; readOnly: boolean }) {
@@ -19,10 +17,7 @@ export function CheckPhotos({ check, readOnly }: { check: string; readOnly: bool
     setTrouble('');
     for (const each of files) {
       try {
-        const kept = await request<Pick<Photo, 'sha256' | 'mime' | 'bytes' | 'shot'>>('/api/photos', {
-          method: 'POST',
-          body: each,
-        });
+        const kept = await keepPicture(each);
         if (!file.photos.some(({ sha256 }) => sha256 === kept.sha256))
           record('photoAdded', { ...kept, name: each.name.slice(0, 120) || 'photograph', check });
       } catch (error) {
@@ -32,7 +27,7 @@ export function CheckPhotos({ check, readOnly }: { check: string; readOnly: bool
     setBusy(false);
   };
   const { getRootProps, getInputProps, open, isDragActive } = useDropzone({
-    accept: ACCEPT,
+    accept: PICTURE_TYPES,
     noClick: true,
     noKeyboard: true,
     disabled: readOnly,
@@ -41,15 +36,7 @@ export function CheckPhotos({ check, readOnly }: { check: string; readOnly: bool
       if (accepted.length > 0) void add(accepted);
     },
   });
-  useEffect(() => {
-    if (readOnly) return;
-    const paste = (event: ClipboardEvent) => {
-      const files = [...(event.clipboardData?.files ?? [])].filter(({ type }) => type in ACCEPT);
-      if (files.length > 0) void add(files);
-    };
-    window.addEventListener('paste', paste);
-    return () => window.removeEventListener('paste', paste);
-  });
+  usePastedPictures(!readOnly, (files) => void add(files));
   if (readOnly && own.length === 0) return null;
   return (
     <div {...getRootProps()} className={isDragActive ? 'outline-2 outline-accent outline-dashed' : ''}>

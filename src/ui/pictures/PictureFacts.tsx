@@ -4,9 +4,10 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import type { CaseFile } from '@/core/casefile/caseFile';
 import { contextOf } from '@/core/crossread/context';
 import { factName } from '@/core/crossread/facts';
-import { readFact } from '@/core/crossread/readFact';
+import { standsAlready } from '@/core/crossread/standsAlready';
 import type { Grounds } from '@/core/judgement/grounds';
 import type { PictureFact, Trust } from '@/core/labels/factsIn';
+import { middleOf } from '@/core/measure/homography';
 import type { PictureLabel } from '@/workers/pictureWork';
 import { Button, Key } from '../controls/Button';
 import type { ConfirmedFact } from './PictureSheet';
@@ -21,10 +22,7 @@ const startOf = ({ confidence, trust, raw }: PictureFact): string =>
 
 /** Corners around a place, so far outside of it that what stands there can be read. */
 function framed(corners: PictureFact['corners'], margin: number): string {
-  const middle = {
-    x: corners.reduce((sum, { x }) => sum + x, 0) / 4,
-    y: corners.reduce((sum, { y }) => sum + y, 0) / 4,
-  };
+  const middle = middleOf(corners);
   const out = (from: number, centre: number) => from + Math.sign(from - centre) * margin;
   return corners.map(({ x, y }) => `${out(x, middle.x)},${out(y, middle.y)}`).join(' ');
 }
@@ -62,14 +60,8 @@ export function PictureFacts({
   const found = label.at[place];
   const keyOf = (each: PictureFact) => `${each.place}/${each.fact}`;
   const context = useMemo(() => contextOf(file, grounds), [file, grounds]);
-  const stands = (each: PictureFact): boolean => {
-    const entry = file.facts[each.place]?.[each.fact];
-    if (entry?.state !== 'read' || entry.via === 'derived') return false;
-    const normal = (raw: string) => readFact(each.fact, raw, context, each.place).reading?.normal ?? raw;
-    return normal(entry.raw) === normal(each.raw);
-  };
   const facts = (found?.facts ?? [])
-    .filter((each) => !stands(each))
+    .filter((each) => !standsAlready(each.place, each.fact, each.raw, context))
     .sort((a, b) => ORDER.indexOf(a.trust) - ORDER.indexOf(b.trust));
   const standing = (found?.facts.length ?? 0) - facts.length;
   const textOf = (each: PictureFact) => texts[keyOf(each)] ?? startOf(each);

@@ -9,8 +9,9 @@ import type { Photo } from '@/core/casefile/events/photoAdded';
 import type { Grounds } from '@/core/judgement/grounds';
 import type { PictureLabel, PictureReading } from '@/workers/pictureWork';
 import { Button, Key } from '../controls/Button';
-import { request } from '../request';
+import { keepPicture, PICTURE_TYPES } from './keepPicture';
 import { PictureFacts } from './PictureFacts';
+import { usePastedPictures } from './usePastedPictures';
 import { usePictureReader } from './usePictureReader';
 
 /** A fact that somebody confirmed, with where it was seen. */
@@ -21,7 +22,6 @@ export interface ConfirmedFact {
   picture: SeenIn;
 }
 
-const ACCEPT = { 'image/jpeg': [], 'image/png': [], 'image/webp': [] };
 const STEPS = {
   loading: 'Loading what reads letters',
   symbols: 'Looking for barcodes',
@@ -80,10 +80,7 @@ export function PictureSheet({
     setSending(true);
     setTrouble('');
     try {
-      const kept = await request<Pick<Photo, 'sha256' | 'mime' | 'bytes' | 'shot'>>('/api/photos', {
-        method: 'POST',
-        body: picture,
-      });
+      const kept = await keepPicture(picture);
       if (!file.photos.some(({ sha256 }) => sha256 === kept.sha256))
         onPhoto({ ...kept, name: picture.name.slice(0, 120) || 'picture of a label' });
       await look(kept.sha256, picture);
@@ -107,7 +104,7 @@ export function PictureSheet({
     void take(first);
   }, []);
   const { getRootProps, getInputProps, open, isDragActive } = useDropzone({
-    accept: ACCEPT,
+    accept: PICTURE_TYPES,
     multiple: false,
     noClick: true,
     noKeyboard: true,
@@ -118,6 +115,7 @@ export function PictureSheet({
   });
   const label = reading?.labels[which] ?? null;
   const busy = sending || progress !== null;
+  usePastedPictures(!busy, (files) => void take(files));
   return (
     <Dialog.Root open onOpenChange={(stays) => !stays && onClose()}>
       <Dialog.Portal>
