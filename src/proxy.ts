@@ -48,4 +48,6 @@ export function proxy(request: NextRequest): Response {
 }
 
 // What passes through here is held in memory, so photographs and packs do not; their routes keep their own door.
-export const config = { matcher: '/((?!_next/static|favicon.ico|icon.svg|api/photos$|api/import$|api/library$).*)' };
+export const config = {
+  matcher: '/((?!_next/static|favicon.ico|icon.svg|api/photos$|phone/[^/]+/pictures$|api/import$|api/library$).*)',
+};

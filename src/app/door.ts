@@ -1,6 +1,7 @@
 import { networkInterfaces } from 'node:os';
 
-const LOOPBACK = ['localhost', '127.0.0.1', '[::1]'];
+/** Names under which a machine reaches itself. */
+export const LOOPBACK = ['localhost', '127.0.0.1', '[::1]'];
 const EVERYWHERE = ['0.0.0.0', '::', '[::]'];
 
 const bracketed = (address: string): string => (address.includes(':') ? `[${address.replace(/%.*$/, '')}]` : address);
@@ -52,7 +53,8 @@ export function turnedAway(request: Pick<Request, 'method' | 'headers'>, names: 
   return { status: 403, sentence: 'This came from a page of another site, so nothing was done.' };
 }
 
-const NAMES = ownNames(process.env.PINPRICK_HOST ?? '127.0.0.1', process.env.PINPRICK_NAMES ?? '');
+/** The names of this desk. */
+export const NAMES = ownNames(process.env.PINPRICK_HOST ?? '127.0.0.1', process.env.PINPRICK_NAMES ?? '');
 
 /** The answer to whoever is turned away at this desk's door; null where the request may come in. */
 export function atTheDoor(request: Pick<Request, 'method' | 'headers'>): Response | null {

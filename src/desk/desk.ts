@@ -5,6 +5,7 @@ import { idleKeeper, type Keeper } from './keeping/keeper';
 import { learnPending } from './learning';
 import { emptyMemory, type Memory } from './memory';
 import { bringRosterUpToDate } from './people/roster';
+import type { PhoneLines } from './phone/phoneLine';
 import { saveShipped } from './shipped';
 import { type DeskKey, deskKey } from './trust/deskKey';
 import { takeOver } from './trust/takeOver';
@@ -20,6 +21,8 @@ export interface Desk {
   keeper: Keeper;
   /** What it need not work out again. */
   memory: Memory;
+  /** Phones that may add pictures just now. */
+  phones: PhoneLines;
   now(): string;
   newId(): string;
   /** Sees to what is noted to be learned: at once, or soon and elsewhere. */
@@ -53,6 +56,7 @@ export async function openDesk(directory: string, learner: Desk['learner'] = lea
       closed: { day: '' },
       keeper: idleKeeper(),
       memory: emptyMemory(),
+      phones: new Map(),
       learner,
       now: clockFrom(last),
       newId: () => newUuid(),

@@ -45,6 +45,9 @@ export interface RecordCommand {
   proved?: string | null;
 }
 
+/** What the desk notes by itself, and what a phone sends meanwhile, contradict nothing that a person enters. */
+const CONTRADICTS_NOTHING = new Set<EventType>(['codeMet', 'photoAdded']);
+
 /** What somebody's good name is staked on. */
 const STAKED: EventType[] = ['verdictSealed', 'truthConfirmed'];
 
@@ -115,8 +118,7 @@ export async function recordEvents(desk: Desk, command: RecordCommand): Promise<
       );
     await requireFreshProof(desk, fresh, command.proved ?? null, transaction);
     const since = log.slice(command.expectedSeq);
-    // What the register noted meanwhile contradicts nothing that a person does.
-    if (command.expectedSeq > row.seq || since.some(({ type }) => type !== 'codeMet')) {
+    if (command.expectedSeq > row.seq || since.some(({ type }) => !CONTRADICTS_NOTHING.has(type))) {
       throw new Refusal('conflict', `${row.number} was changed meanwhile.`, since);
     }
     if (log.length + fresh.length > MOST_EVENTS)

@@ -1,11 +1,16 @@
 'use client';
 import Link from 'next/link';
 import { usePathname, useRouter } from 'next/navigation';
+import { lazy, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Button, Key } from '../controls/Button';
 import { Choice } from '../controls/Choice';
+import { Later } from '../controls/Later';
+import { usePhoneLine } from '../phone/usePhoneLine';
 import { useCaseBook, useSaving, useScans, useStanding } from './CaseBook';
 import { CircumstanceChoices } from './CircumstanceChoices';
+
+const PhoneSheet = lazy(async () => ({ default: (await import('../phone/PhoneSheet')).PhoneSheet }));
 
 const VIEWS = [
   { path: 'codes', name: 'Codes', key: 'c' },
@@ -18,8 +23,12 @@ const LEARN = { path: 'learn', name: 'Learn', key: 'l' };
 /** Where no size is claimed yet. */
 const OPEN = 'open';
 
-/** What the item is claimed to be, how it came, and the views of the case. */
-export function CaseStrip() {
+/**
+ * What the item is claimed to be, how it came, and the views of the case.
+ *
+ * @param phone true where a phone may add pictures already
+ */
+export function CaseStrip({ phone }: { phone: boolean }) {
   const { file, grounds, record } = useCaseBook();
   const { assessment } = useStanding();
   const log = useSaving();
@@ -34,6 +43,10 @@ export function CaseStrip() {
   useHotkeys('v', () => go('verdict'), [number]);
   const teaches = file.circumstances.reference === true || file.truth !== null;
   useHotkeys('l', () => go('learn'), { enabled: teaches }, [number, teaches]);
+  const closed = file.seal !== null || file.closed !== null;
+  const line = usePhoneLine(number, phone && !closed, log.renew);
+  const [linking, setLinking] = useState(false);
+  useHotkeys('a', () => setLinking(true), { enabled: !closed });
   const sizes = [OPEN, ...(release?.sizes ?? []).map(({ key }) => key)].map((key) => ({ value: key, label: key }));
   const chooseSize = (key: string) => {
     if (!file.release) return;
@@ -113,7 +126,16 @@ export function CaseStrip() {
             </Button>
           </p>
         )}
-        <p role="status" className="ml-auto pb-2 text-[13px] text-soft">
+        {!closed && (
+          <button
+            type="button"
+            onClick={() => setLinking(true)}
+            className="ml-auto flex min-h-9 items-center gap-2 px-2 text-soft hover:text-ink"
+          >
+            {line.open ? 'Phone, open' : 'Phone'} <Key>a</Key>
+          </button>
+        )}
+        <p role="status" className={`${closed ? 'ml-auto ' : ''}pb-2 text-[13px] text-soft`}>
           {variants > 1 && `${possible} of ${variants} variants possible · `}
           {said && <span className="mr-4 text-ink">{said}</span>}
           {file.closed
@@ -127,6 +149,11 @@ export function CaseStrip() {
                   : 'All saved'}
         </p>
       </nav>
+      {linking && (
+        <Later>
+          <PhoneSheet number={number} line={line} onOpenChange={setLinking} />
+        </Later>
+      )}
     </section>
   );
 }

@@ -25,6 +25,8 @@ export interface CaseLog {
   retry(): void;
   /** Let the pending events go. */
   drop(): void;
+  /** Something was added elsewhere that contradicts nothing: show it too. */
+  renew(): void;
 }
 
 /**
@@ -37,11 +39,23 @@ export function useCaseLog(initial: CaseFolder): CaseLog {
   const [trouble, setTrouble] = useState<SaveTrouble | null>(null);
   const newest = useRef(state);
   const busy = useRef(false);
+  /** Something was added elsewhere while events were on their way. */
+  const stale = useRef(false);
 
   const see = useCallback((next: CaseState) => {
     newest.current = next;
     setState(next);
   }, []);
+
+  const renew = useCallback(async () => {
+    stale.current = busy.current;
+    if (stale.current) return;
+    const { number } = newest.current.folder;
+    const renewed = await request<CaseFolder>(`/api/cases/${encodeURIComponent(number)}`);
+    // What was sent meanwhile brings along whatever was added before it.
+    if (busy.current || renewed.events.length < newest.current.folder.events.length) return;
+    see(caseStateOf(renewed, newest.current.pending));
+  }, [see]);
 
   const flush = useCallback(async () => {
     if (busy.current || newest.current.pending.length === 0) return;
@@ -59,6 +73,7 @@ export function useCaseLog(initial: CaseFolder): CaseLog {
       setTrouble(null);
       busy.current = false;
       setSaving(false);
+      if (stale.current) void renew().catch(() => undefined);
       void flush();
     } catch (error) {
       busy.current = false;
@@ -68,7 +83,7 @@ export function useCaseLog(initial: CaseFolder): CaseLog {
         setTrouble({ kind: 'conflict', sentence: turned.message, since: turned.since as CaseEvent[] });
       } else setTrouble({ kind: 'failed', sentence: turned.message, wants: turned.wants });
     }
-  }, [see]);
+  }, [see, renew]);
 
   const add = useCallback(
     (events: NewEvent[]) => {
@@ -91,5 +106,6 @@ export function useCaseLog(initial: CaseFolder): CaseLog {
   }, [refresh, see]);
 
   const { folder, shown: file, pending } = state;
-  return { folder, file, pending, saving, trouble, add, retry, drop };
+  const renewed = useCallback(() => void renew().catch(() => undefined), [renew]);
+  return { folder, file, pending, saving, trouble, add, retry, drop, renew: renewed };
 }

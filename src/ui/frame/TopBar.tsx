@@ -59,6 +59,8 @@ export function TopBar({
   useHotkeys('mod+k', () => setFinding(true), { enabled: me !== null, preventDefault: true, enableOnFormTags: true });
   useHotkeys('?', () => setKeys(true), { useKey: true });
 
+  // A phone that was let in for one case sees that and nothing else.
+  if (path.startsWith('/phone/')) return null;
   return (
     <header className="flex flex-wrap items-center gap-x-6 gap-y-1 border-b px-5 py-1.5">
       <Link href="/" className="text-[17px] font-bold tracking-tight">

@@ -4,6 +4,7 @@ import { useHotkeys } from 'react-hotkeys-hook';
 import { formatDay } from '@/core/dates/day';
 import { spacedKeyName } from '@/core/trust/statements';
 import { Button, Key } from '../controls/Button';
+import { QrCode } from '../controls/QrCode';
 import { TextField } from '../controls/TextField';
 import { useInstant } from '../house/House';
 import { useMay } from '../people/Me';
@@ -126,14 +127,7 @@ export function KeepingView({ first }: { first: Keeping }) {
         <Part title="What the desk held, signed">
           {anchor ? (
             <div className="flex gap-5">
-              <svg
-                viewBox={`-2 -2 ${anchor.code.size + 4} ${anchor.code.size + 4}`}
-                className="size-32 shrink-0 bg-white"
-                role="img"
-                aria-label="The same as a QR code"
-              >
-                <path d={anchor.code.d} fill="#13201a" />
-              </svg>
+              <QrCode code={anchor.code} label="The same as a QR code" className="size-32" />
               <div className="grid content-start gap-1">
                 <p>
                   The end of {formatDay(anchor.day)}, over {anchor.cases.toLocaleString('en')} cases:

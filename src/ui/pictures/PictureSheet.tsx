@@ -143,7 +143,7 @@ export function PictureSheet({
             <section aria-label="Pictures of this case">
               <p className="mb-2 text-soft">Pictures of this case:</p>
               <div className="flex flex-wrap gap-2">
-                {file.photos.map(({ sha256, name }, i) => (
+                {file.photos.toReversed().map(({ sha256, name }, i) => (
                   <button
                     key={sha256}
                     type="button"

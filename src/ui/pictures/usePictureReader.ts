@@ -2,15 +2,13 @@
 import { proxy, type Remote, wrap } from 'comlink';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { CaseFile } from '@/core/casefile/caseFile';
+import { notFoundOnPictures } from '@/core/checks/places';
 import { contextOf } from '@/core/crossread/context';
 import type { KnownNames } from '@/core/crossread/label/splitLabel';
 import type { Grounds } from '@/core/judgement/grounds';
 import type { Step } from '@/core/labels/seenLabel';
 import type { EyesWork } from '@/workers/eyes.worker';
 import type { PictureReading } from '@/workers/pictureWork';
-
-/** Places that are no part of the item. */
-const NOT_SEEN = new Set(['listing', 'rfid', 'barcodeScan']);
 
 /** Names of the product that the style code at each place stands for, where it is another than the record's. */
 function othersOf(file: CaseFile, release: string | undefined): Record<string, KnownNames[]> {
@@ -52,7 +50,7 @@ export function usePictureReader(): PictureReader {
       });
     });
     try {
-      const places = grounds.kind.places.filter(({ id }) => !NOT_SEEN.has(id));
+      const places = grounds.kind.places.filter((place) => !notFoundOnPictures(place));
       const said = proxy((step: Step, share: number) => setProgress({ step, share }));
       const context = contextOf(caseFile, grounds);
       return await Promise.race([

@@ -2,6 +2,7 @@ import type { ReactNode } from 'react';
 import { opinionAskedOf } from '@/desk/blind';
 import { firstAssessment } from '@/desk/firstLook';
 import { everybody } from '@/desk/people/roster';
+import { openPhone } from '@/desk/phone/phone';
 import { CaseBook } from '@/ui/casebook/CaseBook';
 import { CaseStrip } from '@/ui/casebook/CaseStrip';
 import { SaveBar } from '@/ui/casebook/SaveBar';
@@ -29,7 +30,11 @@ export default async function CaseLayout({
       first={firstAssessment(desk, folder)}
       people={await everybody(desk)}
     >
-      {opinion ? <BlindGate number={folder.number} opinion={opinion} /> : <CaseStrip />}
+      {opinion ? (
+        <BlindGate number={folder.number} opinion={opinion} />
+      ) : (
+        <CaseStrip phone={openPhone(desk, folder.number) !== null} />
+      )}
       <TroubleBar />
       <SaveBar />
       <ScanSheet />

@@ -1,0 +1,75 @@
+import { endPhone, type LineSeen, openPhone, phoneFor, watchPhone } from '@/desk/phone/phone';
+import { qrPath } from '@/desk/report/qrPath';
+import { phoneAddresses } from '../../../../phoneAddresses';
+import { atDesk, bodyJson, complaint, respond } from '../../../respond';
+
+type Params = { params: Promise<{ number: string }> };
+
+/** A line as the bench shows it. */
+export interface PhoneAnswer extends LineSeen {
+  /** Addresses that a phone can reach, likeliest first; none where the desk listens on this machine only. */
+  addresses: string[];
+  /** Where this machine itself finds the page of the phone. */
+  path: string;
+  /** The first of them as a QR code. */
+  code: { d: string; size: number } | null;
+}
+
+/** POST: the line by which a phone adds pictures to this case; `fresh` for a new address. */
+export async function POST(request: Request, { params }: Params): Promise<Response> {
+  return respond(async (): Promise<PhoneAnswer> => {
+    const { desk, me } = await atDesk();
+    const { fresh } = await bodyJson<{ fresh?: boolean }>(request);
+    const line = await phoneFor(desk, me.id, (await params).number, fresh === true);
+    const { headers } = request;
+    const tls = headers.get('x-forwarded-proto') === 'https' || headers.get('origin')?.startsWith('https:');
+    const path = `/phone/${line.token}`;
+    const addresses = phoneAddresses(headers.get('host') ?? '', tls ? 'https:' : 'http:', path);
+    return { ...line, path, addresses, code: addresses[0] ? qrPath(addresses[0]) : null };
+  });
+}
+
+/** DELETE: end the line. */
+export async function DELETE(_: Request, { params }: Params): Promise<Response> {
+  return respond(async () => {
+    const { desk, me } = await atDesk();
+    await endPhone(desk, me.id, (await params).number);
+    return {};
+  });
+}
+
+/** A line of silence keeps what stands between from closing the connection. */
+const BREATHE_MS = 20_000;
+
+/** GET: what comes by the line, as server-sent events, until it is over. */
+export async function GET(request: Request, { params }: Params): Promise<Response> {
+  try {
+    const { desk } = await atDesk();
+    const { number } = await params;
+    if (!openPhone(desk, number)) return new Response(null, { status: 204 });
+    const encoder = new TextEncoder();
+    const body = new ReadableStream<Uint8Array>({
+      start(controller) {
+        const send = (text: string) => controller.enqueue(encoder.encode(text));
+        const breath = setInterval(() => send(':\n\n'), BREATHE_MS);
+        const end = () => {
+          clearInterval(breath);
+          stop?.();
+        };
+        const stop = watchPhone(desk, number, (news) => {
+          send(`data: ${JSON.stringify(news)}\n\n`);
+          if (!('over' in news)) return;
+          end();
+          controller.close();
+        });
+        request.signal.addEventListener('abort', end, { once: true });
+        send(':\n\n');
+      },
+    });
+    return new Response(body, {
+      headers: { 'content-type': 'text/event-stream', 'cache-control': 'no-store, no-transform' },
+    });
+  } catch (error) {
+    return complaint(error);
+  }
+}

@@ -1,0 +1,19 @@
+import 'server-only';
+import { cookies } from 'next/headers';
+
+const COOKIE = 'pinprick-phone';
+
+/** What this phone was given when it began, or null. */
+export async function heldByPhone(): Promise<string | null> {
+  return (await cookies()).get(COOKIE)?.value ?? null;
+}
+
+/** Let this phone hold it, for its own address alone. */
+export async function holdOnPhone(token: string, held: string, seconds: number): Promise<void> {
+  (await cookies()).set(COOKIE, held, {
+    httpOnly: true,
+    sameSite: 'strict',
+    path: `/phone/${token}`,
+    maxAge: seconds,
+  });
+}
