@@ -10,7 +10,8 @@ module.exports = {
   forbidden: [
     arrow('core', []),
     arrow('store', ['core']),
-    arrow('desk', ['store', 'core']),
+    arrow('devices', ['core']),
+    arrow('desk', ['store', 'devices', 'core']),
     arrow('workers', ['core']),
     arrow('ui', ['core', 'workers']),
     arrow('app', ['ui', 'desk']),

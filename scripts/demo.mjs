@@ -22,4 +22,6 @@ install();
 if (prepare(data, '--demo') !== 0) process.exit(1);
 if (build() !== 0) giveUp('The build failed; the reason stands above.');
 process.env.PINPRICK_BACKUP ??= resolve(ROOT, 'data/demo-backups');
+// Nobody who tries the demo has a reader or a scale on its wires.
+process.env.PINPRICK_DEVICES ??= 'stand-in';
 await serve(port, data);

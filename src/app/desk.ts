@@ -5,6 +5,7 @@ import { cookies, headers } from 'next/headers';
 import { notFound, redirect } from 'next/navigation';
 import { cache } from 'react';
 import { type Desk, openDesk } from '@/desk/desk';
+import { connectBench } from '@/desk/devices/bench';
 import { nightly } from '@/desk/keeping/keeping';
 import { learnElsewhere } from '@/desk/learnElsewhere';
 import { recoverLibrary } from '@/desk/library/library';
@@ -16,7 +17,11 @@ const kept = globalThis as { pinprickDesk?: Promise<Desk> };
 
 /** The desk of this server, opened once; for what nobody has to be signed in for. Everything else asks `atDesk`. */
 export function theDesk(): Promise<Desk> {
-  kept.pinprickDesk ??= openDesk(process.env.PINPRICK_DATA ?? './data', learnElsewhere()).then(
+  kept.pinprickDesk ??= openDesk(
+    process.env.PINPRICK_DATA ?? './data',
+    learnElsewhere(),
+    connectBench(process.env.PINPRICK_DEVICES ?? ''),
+  ).then(
     (desk) => {
       if (!desk.store.looking) {
         keep(desk);

@@ -1,4 +1,4 @@
-import { writeEpc } from '@/core/codes/epc';
+import { epcOfItem } from '@/core/codes/epcOfItem';
 import type { CodeScheme } from '@/core/codes/schemes/codeScheme';
 import { encode } from '@/core/codes/schemes/encode';
 import { expandFacts, sizeColumnOf } from '@/core/crossread/facts';
@@ -72,14 +72,7 @@ function genuineEpc({ release, maker, size, number }: MadeUpItem): string | null
   const gtin = release?.sizes.find(({ key }) => key === size)?.gtin;
   const companyPrefix = maker?.gtinPrefixes[0];
   if (!gtin || !companyPrefix) return null;
-  const itemReference = `0${gtin.slice(companyPrefix.length, 12)}`;
-  return writeEpc({
-    scheme: 'sgtin-96',
-    filter: 1,
-    companyPrefix,
-    itemReference,
-    serial: String(70_000 + number),
-  });
+  return epcOfItem(gtin, companyPrefix, String(70_000 + number));
 }
 
 /**

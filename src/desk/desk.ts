@@ -1,6 +1,7 @@
 import { v4 as newUuid } from 'uuid';
 import { lastTouched } from '@/store/cases';
 import { openStore, type Store } from '@/store/store';
+import { type Bench, connectBench } from './devices/bench';
 import { idleKeeper, type Keeper } from './keeping/keeper';
 import { learnPending } from './learning';
 import { emptyMemory, type Memory } from './memory';
@@ -21,6 +22,8 @@ export interface Desk {
   keeper: Keeper;
   /** What it need not work out again. */
   memory: Memory;
+  /** Devices at the bench. */
+  bench: Bench;
   /** Phones that may add pictures just now. */
   phones: PhoneLines;
   now(): string;
@@ -43,9 +46,14 @@ function clockFrom(floor: string): () => string {
  * Open the desk on a data directory.
  *
  * @param learner sees to what is noted to be learned; at once, unless said otherwise
+ * @param bench the devices; none, unless said otherwise
  * @throws StoreProblem with a sentence where the directory or database cannot be used
  */
-export async function openDesk(directory: string, learner: Desk['learner'] = learnPending): Promise<Desk> {
+export async function openDesk(
+  directory: string,
+  learner: Desk['learner'] = learnPending,
+  bench: Bench = connectBench(''),
+): Promise<Desk> {
   const store = await openStore(directory);
   try {
     const key = await deskKey(store.directory);
@@ -56,6 +64,7 @@ export async function openDesk(directory: string, learner: Desk['learner'] = lea
       closed: { day: '' },
       keeper: idleKeeper(),
       memory: emptyMemory(),
+      bench,
       phones: new Map(),
       learner,
       now: clockFrom(last),

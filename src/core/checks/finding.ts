@@ -1,3 +1,4 @@
+import type { Supplied } from '../casefile/events/findingRecorded';
 import type { Mark } from '../crossread/mark';
 import type { Problem } from '../crossread/problem';
 import type { CheckDefinition } from './check';
@@ -18,13 +19,18 @@ export interface Nominal {
 
 /** Where one check stands on one case. */
 export interface Finding {
+  /** With the uncertainty of the reading that answered it, where a device supplied that. */
   check: CheckDefinition;
+  /** The check as it is asked, where that differs. */
+  asked?: CheckDefinition;
   mark: Mark;
   /** Measured value and its standard uncertainty, in the unit of `nominal`. */
   value?: number;
   nominal?: Nominal;
   /** Of the release that it is held against; known counterfeits are known by release. */
   releaseId?: string;
+  /** The device that the value came from. */
+  supplied?: Supplied;
   choice?: string;
   /** What was found left and right, or as a text. */
   left?: string;
@@ -51,6 +57,9 @@ export function expectedFigure({ answer }: Pick<CheckDefinition, 'answer'>, nomi
   const counted = answer.form === 'count' && tolerance < 1;
   return counted ? `${Math.round(value)} ${unit}` : `${Number(value.toFixed(2))} ± ${tolerance} ${unit}`;
 }
+
+/** A finding whose check is as it is asked, for whoever answers it anew. */
+export const asAsked = (finding: Finding): Finding => ({ ...finding, check: finding.asked ?? finding.check });
 
 /** The unit of a measured check: the record's, or that of its kind where the record has no figure. */
 export const unitOf = ({ check: { answer }, nominal }: Pick<Finding, 'check' | 'nominal'>): string =>

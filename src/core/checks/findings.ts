@@ -9,7 +9,7 @@ import type { CheckDefinition, KindDefinition } from './check';
 import { expectedMeasure } from './exemplars';
 import { checkFor, type PossibleVariants, waitsForTrait, waysOf, whenWords } from './expectation';
 import { type Finding, type Nominal, nearestNominal } from './finding';
-import { outcomeOf, weighedValue } from './outcome';
+import { asMeasured, outcomeOf, weighedValue } from './outcome';
 import { withSecondOpinion } from './secondOpinion';
 
 /** The checks of a release: its kind's, with its own added and some switched off. */
@@ -38,13 +38,16 @@ function nominalOf(measure: string, context: ReadingContext, possible: PossibleV
 }
 
 /** A check with what a person answered to it. */
-function answered(check: CheckDefinition, entry: FindingEntry, nominal: Nominal | undefined): Finding {
+function answered(asked: CheckDefinition, entry: FindingEntry, nominal: Nominal | undefined): Finding {
   const { at, by } = entry;
-  if (entry.state === 'excused') return { check, mark: 'excused', reason: entry.reason, problems: [], at, by, nominal };
+  if (entry.state === 'excused')
+    return { check: asked, mark: 'excused', reason: entry.reason, problems: [], at, by, nominal };
   const { outcome, state: _, ...found } = entry;
+  const check = asMeasured(asked, found.supplied);
   const held = nominal && found.value !== undefined ? nearestNominal(nominal, found.value) : nominal;
   const mark = outcomeOf({ check, nominal: held }, found) ?? outcome;
-  return { check, mark, ...found, value: weighedValue({ check, nominal: held }, found), nominal: held, problems: [] };
+  const value = weighedValue({ check, nominal: held }, found);
+  return { check, ...(check === asked ? {} : { asked }), mark, ...found, value, nominal: held, problems: [] };
 }
 
 /** A check that a person answers, or has answered, on this item. */

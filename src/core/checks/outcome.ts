@@ -1,4 +1,4 @@
-import type { RecordedFinding } from '../casefile/events/findingRecorded';
+import type { RecordedFinding, Supplied } from '../casefile/events/findingRecorded';
 import { wordsKey } from '../crossread/words';
 import { answersOf } from './answers';
 import type { AnswerForm, CheckDefinition, Outcome } from './check';
@@ -54,6 +54,12 @@ export function weighedValue(
   return sides.reduce((far, side) => (off(side) > off(far) ? side : far));
 }
 
+/** A check with the uncertainty of the reading that answered it, where a device supplied one. */
+export function asMeasured(check: CheckDefinition, supplied: Supplied | undefined): CheckDefinition {
+  if (!supplied || check.answer.form !== 'quantity') return check;
+  return { ...check, answer: { ...check.answer, uncertainty: supplied.uncertainty } };
+}
+
 /** What was found, as far as it bears on what it comes to. */
 type Found = Pick<RecordedFinding, 'choice' | 'value' | 'left' | 'right' | 'text'>;
 
@@ -85,7 +91,8 @@ export function outcomeOf({ check, nominal }: Pick<Finding, 'check' | 'nominal'>
 /** Why an answer is none to a check, as a sentence; null where it is one, whichever variant the item may be. */
 export function answerProblem(check: CheckDefinition, answer: RecordedFinding): string | null {
   const { answer: form, name } = check;
-  const { choice, value, left, right, text, outcome } = answer;
+  const { choice, value, left, right, text, outcome, supplied } = answer;
+  if (supplied && form.form !== 'quantity') return `“${name}” is answered by no device.`;
   if (outcome === 'cantTell' && choice === undefined) return null;
   const judged = () => readingsOfCheck(check).some((each) => outcomeOf({ check: each }, answer) === outcome);
   switch (form.form) {

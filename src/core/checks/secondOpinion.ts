@@ -2,7 +2,7 @@ import type { Opinion } from '../casefile/caseFile';
 import type { RecordedFinding } from '../casefile/events/findingRecorded';
 import type { Outcome } from './check';
 import type { Finding } from './finding';
-import { outcomeOf } from './outcome';
+import { asMeasured, outcomeOf } from './outcome';
 
 /** What an answer says about genuineness: a missing thing differs. */
 const sense = (outcome: Outcome): 'agrees' | 'differs' | 'cantTell' =>
@@ -19,7 +19,7 @@ export function answerText({ outcome, choice, value, left, right, text }: Record
 
 /** What the second checker's answer comes to on this item, like the first one's. */
 export function secondOutcome(finding: Finding, answer: RecordedFinding): Outcome {
-  return outcomeOf(finding, answer) ?? answer.outcome;
+  return outcomeOf({ ...finding, check: asMeasured(finding.check, answer.supplied) }, answer) ?? answer.outcome;
 }
 
 /**

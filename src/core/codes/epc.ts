@@ -1,5 +1,6 @@
 import { EPC_SCHEMES, type EpcField, type OtherScheme } from './epcSchemes';
 import { gtinCheckDigit } from './gtin';
+import { readTid } from './tid';
 
 export type EpcScheme = 'sgtin-96' | 'sgtin-198' | 'sgtin+' | 'dsgtin+';
 
@@ -237,13 +238,12 @@ function fieldsOf(bits: string, { fields, start }: OtherScheme): string {
     .join(', ');
 }
 
-/** The TID bank says which chip it is, never which item. */
-function readTid(hex: string): EpcResult {
-  const designer = Number.parseInt(hex.slice(2, 5), 16) & 0x1ff;
-  const model = hex.slice(5, 8).toUpperCase();
-  const chip = /^E2/i.test(hex)
-    ? `its maker is number ${designer.toString(16).toUpperCase().padStart(3, '0')}h, its model ${model}h`
-    : `its maker is number ${hex.slice(2, 4).toUpperCase()}h`;
+/** The TID memory says which chip it is, never which item. */
+function otherMemory(hex: string): EpcResult {
+  const { reading } = readTid(hex);
+  const chip = reading
+    ? `its maker is number ${reading.designer}h, its model ${reading.model}h`
+    : `its maker is number ${hex.slice(2, 4)}h`;
   return fail('otherBank', `This is the TID memory of a chip (${chip}), which names no item. Read the EPC memory.`);
 }
 
@@ -291,7 +291,7 @@ function readBits(hex: string): EpcResult {
     case 'FB':
       return readSgtinPlus(bits, 'dsgtin+');
   }
-  if (/^E[02]/.test(header)) return readTid(hex);
+  if (/^E[02]/.test(header)) return otherMemory(hex);
   const other = EPC_SCHEMES[header];
   if (!other)
     return fail('malformed', `Header ${header} is none of the EPC standard; what it says is known to its maker alone.`);

@@ -65,6 +65,8 @@ const FACTS: FactDefinition[] = [
   fact('symbol', 'Symbol text', 'free', true, '(01)09521234567891(21)A7'),
   fact('epc', 'EPC memory', 'free', true, '24 or more hex digits'),
   fact('secondEpc', 'Second tag', 'free', true, 'EPC, if there is one'),
+  fact('tid', 'Chip’s own number', 'free', true, 'TID memory, hex digits'),
+  fact('userMemory', 'User memory', 'free', true, 'hex digits'),
   fact('boughtOn', 'Bought on', 'free', true, '2025-06-14'),
   fact('priceAsked', 'Price asked', 'free', true, 'EUR 90.00'),
   fact('sellerSays', 'Seller says', 'free', false, 'worn twice, a gift'),

@@ -3,7 +3,7 @@ import { SCHEME_FACTS, type SchemeFact } from '../codes/schemes/codeScheme';
 import type { ReadingContext } from './context';
 import { sizeColumnOf } from './facts';
 import { nameInFront } from './label/labelNames';
-import { readEpcFact, readGtinFact, readSchemeFact, readStyleFact, readSymbolFact } from './readers/codes';
+import { readGtinFact, readSchemeFact, readStyleFact, readSymbolFact } from './readers/codes';
 import { readCountryFact } from './readers/country';
 import { readBoughtFact, readEraFact, readWindowFact } from './readers/dates';
 import {
@@ -15,6 +15,7 @@ import {
   readWordsFact,
 } from './readers/plain';
 import { readMirroredFact, readNotchFact, readSizeFact, readWholeSize } from './readers/sizes';
+import { readEpcFact, readTidFact, readUserMemoryFact } from './readers/tags';
 import type { FactResult } from './reading';
 
 type Reader = (raw: string, place: string | null, context: ReadingContext) => FactResult;
@@ -39,6 +40,8 @@ const READERS: Record<string, Reader> = {
   symbol: (raw, _, context) => readSymbolFact(raw, context),
   epc: readEpcFact,
   secondEpc: readEpcFact,
+  tid: readTidFact,
+  userMemory: readUserMemoryFact,
   boughtOn: (raw, _, context) => readBoughtFact(raw, context),
   ...Object.fromEntries(
     SCHEME_FACTS.map((fact: SchemeFact): [string, Reader] => [

@@ -25,6 +25,8 @@ export interface FactReading {
   display: string;
   /** The person was not sure of it: it is shown and compared, and counts for nothing. */
   uncertain?: boolean;
+  /** Every piece of its kind carries the same: meeting it again tells nothing. */
+  recurs?: boolean;
   /** What the text says beyond itself, for people. */
   says?: string;
   gtin?: GtinReading;

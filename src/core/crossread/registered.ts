@@ -18,7 +18,7 @@ export interface RegisterEntry extends RegisterCode {
   shared: boolean;
 }
 
-const UNIQUE = ['serial', 'securityCode', 'unitNumber', 'epc'];
+const UNIQUE = ['serial', 'securityCode', 'unitNumber', 'epc', 'tid'];
 const SHARED = ['batchCode', 'dateCode', 'lidStamp'];
 
 /** The facts that the register keeps. */
@@ -50,10 +50,16 @@ export function registerEntries(reading: CrossReading, context: ReadingContext):
   for (const { fact, cells } of reading.rows) {
     if (!REGISTERED_FACTS.includes(fact.id)) continue;
     for (const cell of Object.values(cells)) {
-      if (!cell.reading || cell.reading.uncertain) continue;
+      if (!cell.reading || cell.reading.uncertain || cell.reading.recurs) continue;
       if (context.kind.places.find(({ id }) => id === cell.place)?.side === 'said') continue;
       const number = reading.rows.find((row) => row.fact.id === 'gtin')?.cells[cell.place]?.reading?.normal;
-      const scope = fact.id === 'unitNumber' && number ? number : (context.maker?.id ?? context.kind.id);
+      // A chip's number is its own wherever it is met.
+      const scope =
+        fact.id === 'tid'
+          ? 'chip'
+          : fact.id === 'unitNumber' && number
+            ? number
+            : (context.maker?.id ?? context.kind.id);
       const { normal, display } = cell.reading;
       entries.push({ fact: fact.id, scope, normal, place: cell.place, display, shared: SHARED.includes(fact.id) });
     }

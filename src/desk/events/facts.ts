@@ -1,4 +1,5 @@
 import type { FactRead } from '@/core/casefile/events/factRead';
+import { placeName } from '@/core/crossread/context';
 import { expandFacts } from '@/core/crossread/facts';
 import { groundsOf } from '@/core/judgement/grounds';
 import { findPhotograph } from '@/store/photographs';
@@ -12,7 +13,7 @@ function requirePrinted(at: { place: string; fact: string }, { grounds }: Settin
   const place = kind.places.find(({ id }) => id === at.place);
   if (!place) throw invalid(`${kind.name} has no place “${at.place}” to read from.`);
   if (!expandFacts(place.facts, chart).some(({ id }) => id === at.fact))
-    throw invalid(`The ${place.name.toLowerCase()} is not known to print “${at.fact}”.`);
+    throw invalid(`The ${placeName(groundsOf(grounds), place.id)} is not known to print “${at.fact}”.`);
 }
 
 /** What was read from a picture names one that is kept here. */

@@ -24,11 +24,15 @@ beforeAll(async () => {
 afterAll(() => at.close());
 
 let shade = 0;
-const picture = async () => [
-  await sharp({ create: { width: 40, height: 30, channels: 3, background: { r: (shade += 9), g: 90, b: 90 } } })
-    .jpeg()
-    .toBuffer(),
-];
+/** A picture that is like no other. */
+const picture = async () => {
+  shade += 9;
+  return [
+    await sharp({ create: { width: 40, height: 30, channels: 3, background: { r: shade, g: 90, b: 90 } } })
+      .jpeg()
+      .toBuffer(),
+  ];
+};
 async function* slowly(chunks: Uint8Array[]) {
   for (const chunk of chunks) yield chunk;
 }

@@ -2,10 +2,10 @@
 import Link from 'next/link';
 import { usePathname, useRouter } from 'next/navigation';
 import { lazy, useState } from 'react';
-import { useHotkeys } from 'react-hotkeys-hook';
 import { Button, Key } from '../controls/Button';
 import { Choice } from '../controls/Choice';
 import { Later } from '../controls/Later';
+import { useKeys } from '../controls/useKeys';
 import { usePhoneLine } from '../phone/usePhoneLine';
 import { useCaseBook, useSaving, useScans, useStanding } from './CaseBook';
 import { CircumstanceChoices } from './CircumstanceChoices';
@@ -38,15 +38,15 @@ export function CaseStrip({ phone }: { phone: boolean }) {
   const path = usePathname();
   const router = useRouter();
   const go = (view: string) => router.push(`/case/${number}/${view}`);
-  useHotkeys('c', () => go('codes'), [number]);
-  useHotkeys('i', () => go('inspect'), [number]);
-  useHotkeys('v', () => go('verdict'), [number]);
+  useKeys('c', () => go('codes'));
+  useKeys('i', () => go('inspect'));
+  useKeys('v', () => go('verdict'));
   const teaches = file.circumstances.reference === true || file.truth !== null;
-  useHotkeys('l', () => go('learn'), { enabled: teaches }, [number, teaches]);
+  useKeys('l', () => go('learn'), { enabled: teaches });
   const closed = file.seal !== null || file.closed !== null;
   const line = usePhoneLine(number, phone && !closed, log.renew);
   const [linking, setLinking] = useState(false);
-  useHotkeys('a', () => setLinking(true), { enabled: !closed });
+  useKeys('a', () => setLinking(true), { enabled: !closed });
   const sizes = [OPEN, ...(release?.sizes ?? []).map(({ key }) => key)].map((key) => ({ value: key, label: key }));
   const chooseSize = (key: string) => {
     if (!file.release) return;

@@ -1,7 +1,6 @@
 'use client';
 import { Plus, X } from 'lucide-react';
 import { type KeyboardEvent, useRef, useState } from 'react';
-import { useHotkeys } from 'react-hotkeys-hook';
 import { checkChart } from '@/core/sizes/checkChart';
 import type { SizeChart, SizeColumn } from '@/core/sizes/sizeChart';
 import { Button, Key } from '../controls/Button';
@@ -9,6 +8,7 @@ import { LabelledChoice } from '../controls/LabelledChoice';
 import { RemoveButton } from '../controls/RemoveButton';
 import { TextField } from '../controls/TextField';
 import { Tick } from '../controls/Tick';
+import { useKeys } from '../controls/useKeys';
 import { useMay } from '../people/Me';
 import { RecordTabs } from '../records/RecordTabs';
 import { SaveNotice } from '../records/SaveNotice';
@@ -50,7 +50,7 @@ export function ChartEditor({
     const id = revision > 0 ? chart.id : recordId(`${chart.maker} ${chart.name}`);
     void save('/api/records', { kind: 'size-chart', body: { ...chart, id }, from: revision }, `/charts/${id}`);
   };
-  useHotkeys('mod+s', keep, { preventDefault: true, enableOnFormTags: true });
+  useKeys('mod+s', keep, { preventDefault: true, enableOnFormTags: true });
 
   const setColumn = (at: number, change: Partial<SizeColumn>) =>
     setGrid({ ...grid, columns: columns.map((column, i) => (i === at ? { ...column, ...change } : column)) });

@@ -1,12 +1,13 @@
 'use client';
 import { lazy, startTransition, useMemo, useRef, useState } from 'react';
-import { useHotkeys } from 'react-hotkeys-hook';
 import { ageText } from '@/core/dates/ageText';
 import type { Day } from '@/core/dates/day';
 import type { CodesReading } from '@/core/judgement/codesReading';
 import { useCaseBook, useScans } from '../casebook/CaseBook';
 import { Button, Key } from '../controls/Button';
 import { Later } from '../controls/Later';
+import { useKeys } from '../controls/useKeys';
+import type { TrayEntry } from '../devices/TraySheet';
 import { MarkLegend } from '../marks/MarkSign';
 import type { ConfirmedFact } from '../pictures/PictureSheet';
 import { usePastedPictures } from '../pictures/usePastedPictures';
@@ -24,6 +25,7 @@ import { type Draft, draftProblem, stateOf, useDrafts } from './useDrafts';
 import { useFactUndo } from './useFactUndo';
 
 const PictureSheet = lazy(async () => ({ default: (await import('../pictures/PictureSheet')).PictureSheet }));
+const TraySheet = lazy(async () => ({ default: (await import('../devices/TraySheet')).TraySheet }));
 const LabelSheet = lazy(async () => ({ default: (await import('./LabelSheet')).LabelSheet }));
 
 type At = Pick<Draft, 'place' | 'fact'>;
@@ -47,6 +49,7 @@ export function CodesView({ today, first }: { today: Day; first: CodesReading })
   const [allPlaces, setAllPlaces] = useState(false);
   const [proposal, setProposal] = useState<LabelProposal | null>(null);
   const [pictures, setPictures] = useState<File[] | null>(null);
+  const [tray, setTray] = useState(false);
   const [unread, setUnread] = useState('');
   const [scan, setScan] = useState<{ text: string } | null>(null);
   const lastCell = useRef<At | null>(null);
@@ -94,6 +97,17 @@ export function CodesView({ today, first }: { today: Day; first: CodesReading })
     }
     setPictures(null);
   };
+  /** Where this kind of goods has its tag. */
+  const tagged = kind.places.find(({ facts }) => facts.includes('epc'))?.id;
+  const keepTray = (entries: TrayEntry[]) => {
+    if (!tagged) return;
+    remember(entries.map(({ fact }) => ({ place: tagged, fact })));
+    for (const { fact, state, raw } of entries) {
+      drop({ place: tagged, fact });
+      record('factRead', { place: tagged, fact, state, raw, via: 'rfid' });
+    }
+    setTray(false);
+  };
   const keepLabel = (placed: LabelProposal['placed']) => {
     if (!proposal) return;
     const { place } = proposal;
@@ -104,10 +118,11 @@ export function CodesView({ today, first }: { today: Day; first: CodesReading })
     }
     setProposal(null);
   };
-  useHotkeys('p', () => setAllPlaces((all) => !all));
-  useHotkeys('f', () => !sealed && setPictures([]), { preventDefault: true });
+  useKeys('p', () => setAllPlaces((all) => !all));
+  useKeys('f', () => !sealed && setPictures([]), { preventDefault: true });
+  useKeys('t', () => !sealed && tagged !== undefined && setTray(true));
   usePastedPictures(!sealed && pictures === null, setPictures);
-  useHotkeys('u', () => !sealed && undo());
+  useKeys('u', () => !sealed && undo());
   useWedge(
     (text) => {
       if (!release && !teaches) setScan({ text });
@@ -115,7 +130,7 @@ export function CodesView({ today, first }: { today: Day; first: CodesReading })
     },
     { onBroken: scans.broken },
   );
-  useHotkeys('slash', () => (field.current ?? document.querySelector<HTMLInputElement>('td input'))?.focus(), {
+  useKeys('slash', () => (field.current ?? document.querySelector<HTMLInputElement>('td input'))?.focus(), {
     preventDefault: true,
   });
 
@@ -194,6 +209,11 @@ export function CodesView({ today, first }: { today: Day; first: CodesReading })
             {!sealed && (
               <Button onClick={() => setPictures([])}>
                 Read a picture <Key>f</Key>
+              </Button>
+            )}
+            {!sealed && tagged && (
+              <Button onClick={() => setTray(true)}>
+                Read the tray <Key>t</Key>
               </Button>
             )}
             {(hidden > 0 || allPlaces) && (
@@ -286,6 +306,18 @@ export function CodesView({ today, first }: { today: Day; first: CodesReading })
                   }
             }
             onClose={() => setPictures(null)}
+          />
+        </Later>
+      )}
+      {tray && tagged && (
+        <Later>
+          <TraySheet
+            number={number}
+            file={file}
+            grounds={grounds}
+            place={tagged}
+            onKeep={keepTray}
+            onClose={() => setTray(false)}
           />
         </Later>
       )}

@@ -1,7 +1,7 @@
 'use client';
 import { useEffect, useState } from 'react';
-import { useHotkeys } from 'react-hotkeys-hook';
 import { Button, Key } from '../controls/Button';
+import { useKeys } from '../controls/useKeys';
 
 const DIFFERING = 'td:has(> [data-mark="differs"])';
 const cells = (): HTMLElement[] => [...document.querySelectorAll<HTMLElement>(DIFFERING)];
@@ -42,7 +42,7 @@ export function OutOfSight() {
     cell?.scrollIntoView({ block: 'center', inline: 'center' });
     (cell ?? document.body).focus();
   };
-  useHotkeys('n', next);
+  useKeys('n', next);
   if (outside === 0) return null;
   return (
     <Button look="quiet" onClick={next}>

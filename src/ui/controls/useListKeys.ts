@@ -1,7 +1,7 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { useHotkeys } from 'react-hotkeys-hook';
+import { useKeys } from './useKeys';
 
 /**
  * j and k, or the arrows, step through a list; Enter opens the line that is held.
@@ -18,11 +18,11 @@ export function useListKeys(
   const [held, hold] = useState(-1);
   const step = (by: number) => hold((index) => Math.max(0, Math.min(hrefs.length - 1, index + by)));
   const fromField = { enabled, preventDefault: true, enableOnFormTags: whileTyping };
-  useHotkeys('j', () => step(1), { enabled }, [hrefs.length]);
-  useHotkeys('k', () => step(-1), { enabled }, [hrefs.length]);
-  useHotkeys('down', () => step(1), fromField, [hrefs.length]);
-  useHotkeys('up', () => step(-1), fromField, [hrefs.length]);
+  useKeys('j', () => step(1), { enabled });
+  useKeys('k', () => step(-1), { enabled });
+  useKeys('down', () => step(1), fromField);
+  useKeys('up', () => step(-1), fromField);
   const open = () => hrefs[held] && router.push(hrefs[held]);
-  useHotkeys('enter', open, { enabled, enableOnFormTags: whileTyping }, [hrefs, held]);
+  useKeys('enter', open, { enabled, enableOnFormTags: whileTyping });
   return { held, hold };
 }

@@ -4,6 +4,7 @@ import { useRouter } from 'next/navigation';
 import { Dialog } from 'radix-ui';
 import { useEffect, useEffectEvent, useState } from 'react';
 import type { Candidate } from '@/core/releases/match';
+import { useAsSheet } from '../controls/useKeys';
 import { request } from '../request';
 
 interface FoundCase {
@@ -24,6 +25,7 @@ const ITEM = 'flex min-h-10 cursor-pointer items-center gap-3 px-3 data-[selecte
 
 /** Find a case or a release record by any of its words or codes. */
 export function FindPalette({ onOpenChange }: { onOpenChange: (open: boolean) => void }) {
+  useAsSheet();
   const router = useRouter();
   const [query, setQuery] = useState('');
   const [found, setFound] = useState<Found | null>(null);

@@ -3,9 +3,9 @@ import { Moon, Search, Sun } from 'lucide-react';
 import Link from 'next/link';
 import { usePathname, useRouter } from 'next/navigation';
 import { type ComponentProps, lazy, useEffect, useState } from 'react';
-import { useHotkeys } from 'react-hotkeys-hook';
 import { Key } from '../controls/Button';
 import { Later } from '../controls/Later';
+import { useKeys } from '../controls/useKeys';
 import { useMe } from '../people/Me';
 import { WhoIsHere } from '../people/WhoIsHere';
 
@@ -49,15 +49,14 @@ export function TopBar({
     // biome-ignore lint/suspicious/noDocumentCookie: a preference of this browser, read by the server for the first paint
     document.cookie = `pinprick-room=${next ? 'dim' : 'bright'}; path=/; max-age=31536000; samesite=strict`;
   };
-  useHotkeys('d', toggleRoom, [dim]);
-  useHotkeys(
+  useKeys('d', toggleRoom);
+  useKeys(
     VIEWS.map(({ key }) => key),
     (event) => router.push(VIEWS.find(({ key }) => key === event.key)?.href ?? '/'),
     { enabled: me !== null },
-    [router],
   );
-  useHotkeys('mod+k', () => setFinding(true), { enabled: me !== null, preventDefault: true, enableOnFormTags: true });
-  useHotkeys('?', () => setKeys(true), { useKey: true });
+  useKeys('mod+k', () => setFinding(true), { enabled: me !== null, preventDefault: true, enableOnFormTags: true });
+  useKeys('?', () => setKeys(true), { useKey: true });
 
   // A phone that was let in for one case sees that and nothing else.
   if (path.startsWith('/phone/')) return null;

@@ -1,11 +1,11 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { type FormEvent, useState } from 'react';
-import { useHotkeys } from 'react-hotkeys-hook';
 import { formatInstant, isTimeZone } from '@/core/dates/instant';
 import { type House, type HouseRules, UNNAMED_HOUSE } from '@/core/judgement/houseRules';
 import { Button, Key } from '../controls/Button';
 import { TextField } from '../controls/TextField';
+import { useKeys } from '../controls/useKeys';
 import { useMay } from '../people/Me';
 import { RecordTabs } from '../records/RecordTabs';
 import { post, request } from '../request';
@@ -54,7 +54,7 @@ export function HouseView({ rules, revision, zones }: { rules: HouseRules; revis
       setMessage((error as Error).message);
     }
   };
-  useHotkeys('mod+s', () => void save(), { preventDefault: true, enableOnFormTags: true });
+  useKeys('mod+s', () => void save(), { preventDefault: true, enableOnFormTags: true });
   const field = (name: 'name' | 'address' | 'timeZone' | 'currency' | 'languages') => ({
     value: form[name],
     onChange: ({ target }: { target: { value: string } }) => set({ [name]: target.value }),

@@ -4,6 +4,7 @@ import type { Finding } from '@/core/checks/finding';
 import { Button, Key } from '../controls/Button';
 import { MarkSign } from '../marks/MarkSign';
 import { AnswerForm } from './AnswerForm';
+import { deviceFor } from './deviceFor';
 import { EntryForm } from './EntryForm';
 import type { Begin } from './FigureForm';
 import type { Answers } from './useAnswers';
@@ -20,11 +21,14 @@ export function AnswerRow({
   readOnly,
   actions,
   answers,
+  onDevice,
 }: {
   finding: Finding;
   readOnly: boolean;
   actions: Ref<AnswerActions>;
   answers: Answers;
+  /** Have a device measure it; null where none can. */
+  onDevice: (() => void) | null;
 }) {
   const { mark } = finding;
   const [entry, setEntry] = useState<'excuse' | 'note' | null>(null);
@@ -39,6 +43,11 @@ export function AnswerRow({
     <div className="grid gap-2">
       <div className="flex flex-wrap items-center gap-2">
         <AnswerForm finding={finding} found={answers.found} begin={begin} />
+        {onDevice && (
+          <Button onClick={onDevice}>
+            <Key>b</Key> By {deviceFor(finding)}
+          </Button>
+        )}
         <Button onClick={answers.cantTell} aria-pressed={mark === 'cantTell'}>
           <Key>0</Key>
           <MarkSign mark="cantTell" size={13} silent /> Can’t tell
@@ -58,6 +67,11 @@ export function AnswerRow({
           </>
         )}
       </div>
+      {finding.supplied && (
+        <p className="text-[13px] text-soft">
+          ± {finding.supplied.uncertainty}: {finding.supplied.working}.
+        </p>
+      )}
       {entry && (
         <EntryForm
           key={entry}

@@ -1,15 +1,13 @@
 'use client';
 import { type FormEvent, type Ref, useImperativeHandle, useRef, useState } from 'react';
 import { flushSync } from 'react-dom';
-import { type Finding, tolerancesOff, unitOf } from '@/core/checks/finding';
+import { type Finding, unitOf } from '@/core/checks/finding';
 import { outcomeOf } from '@/core/checks/outcome';
 import { Button, Key } from '../controls/Button';
 import { MarkSign } from '../marks/MarkSign';
 import { sidesWords } from './pairWords';
+import { farOff } from './slip';
 import type { Found } from './useFound';
-
-/** So many tolerances from what is expected, a figure is more likely a slip of the fingers than a measure. */
-const SLIP = 5;
 
 /** Go to the field, with the digit that was pressed or with what stands there. */
 export type Begin = (digit?: string) => void;
@@ -56,7 +54,7 @@ export function FigureForm({ finding, found: { left, measure }, blind, begin }: 
       return;
     }
     // A slip of the decimal point would weigh more than everything else; meant is what is entered twice.
-    if (nominal && entered.current !== text && tolerancesOff(figure, nominal) > SLIP) {
+    if (nominal && entered.current !== text && farOff(figure, nominal)) {
       entered.current = text;
       setTrouble(
         blind
@@ -67,7 +65,7 @@ export function FigureForm({ finding, found: { left, measure }, blind, begin }: 
       return;
     }
     setTrouble('');
-    measure(figure);
+    measure({ value: figure });
     // The right is measured next, with the same field.
     if (sides && left === null) setText('');
     else field.current?.blur();

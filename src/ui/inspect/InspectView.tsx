@@ -1,22 +1,26 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { lazy, useRef, useState } from 'react';
-import { useHotkeys } from 'react-hotkeys-hook';
+import { asAsked } from '@/core/checks/finding';
 import { useCaseBook, useScans, useStanding } from '../casebook/CaseBook';
 import { Button, Key } from '../controls/Button';
 import { Later } from '../controls/Later';
+import { useKeys } from '../controls/useKeys';
 import { MarkLegend } from '../marks/MarkSign';
 import { useWedge } from '../scan/useWedge';
 import { type AnswerActions, AnswerRow } from './AnswerRow';
 import { Beside } from './Beside';
 import { CheckLine } from './CheckLine';
 import { CheckPhotos } from './CheckPhotos';
+import { deviceFor, hasSides } from './deviceFor';
 import { Layers } from './Layers';
 import { Standing } from './Standing';
 import { ToolsSheet } from './ToolsSheet';
 import { useAnswers } from './useAnswers';
 import { useWalk } from './useWalk';
 
+const ScaleSheet = lazy(async () => ({ default: (await import('../devices/ScaleSheet')).ScaleSheet }));
+const CalipersSheet = lazy(async () => ({ default: (await import('../devices/CalipersSheet')).CalipersSheet }));
 const ListingForm = lazy(async () => ({ default: (await import('./ListingForm')).ListingForm }));
 
 const DIGITS = '1,2,3,4,5,6,7,8,9';
@@ -31,6 +35,7 @@ export function InspectView() {
   const answers = useAnswers(walk);
   const { answerable } = answers;
   const [tools, setTools] = useState(false);
+  const [measuring, setMeasuring] = useState(false);
   const actions = useRef<AnswerActions>(null);
   const router = useRouter();
   const focus = current?.check.id;
@@ -41,26 +46,29 @@ export function InspectView() {
   const form = current?.check.answer.form;
   const measured = form === 'quantity' || form === 'count';
   const typed = answerable && (measured || form === 'text');
+  const device = current && answerable ? deviceFor(current) : null;
+  const DeviceSheet = device === 'scale' ? ScaleSheet : CalipersSheet;
   const first = { preventDefault: true };
-  useHotkeys('j,down', () => walk.step(1), first);
-  useHotkeys('k,up', () => walk.step(-1), first);
-  useHotkeys('right', () => walk.stepLayer(1), first);
-  useHotkeys('left', () => walk.stepLayer(-1), first);
-  useHotkeys(DIGITS, (event) => {
+  useKeys('j,down', () => walk.step(1), first);
+  useKeys('k,up', () => walk.step(-1), first);
+  useKeys('right', () => walk.stepLayer(1), first);
+  useKeys('left', () => walk.stepLayer(-1), first);
+  useKeys(DIGITS, (event) => {
     if (!measured) answers.found.choose(Number(event.key) - 1);
     else if (answerable) {
       event.preventDefault();
       actions.current?.begin(event.key);
     }
   });
-  useHotkeys('w', () => typed && actions.current?.begin(), first);
-  useHotkeys('g', walk.toggleQuickPass);
-  useHotkeys('t', () => setTools(true));
-  useHotkeys('0', answers.cantTell);
-  useHotkeys('x', () => answerable && actions.current?.excuse(), first);
-  useHotkeys('m', () => current?.mark !== 'open' && actions.current?.note(), first);
-  useHotkeys('u', answers.undo);
-  useHotkeys('enter', (event) => {
+  useKeys('w', () => typed && actions.current?.begin(), first);
+  useKeys('b', () => device && setMeasuring(true), first);
+  useKeys('g', walk.toggleQuickPass);
+  useKeys('t', () => setTools(true));
+  useKeys('0', answers.cantTell);
+  useKeys('x', () => answerable && actions.current?.excuse(), first);
+  useKeys('m', () => current?.mark !== 'open' && actions.current?.note(), first);
+  useKeys('u', answers.undo);
+  useKeys('enter', (event) => {
     // A line that was clicked keeps the focus; Enter goes on from there all the same.
     const target = event.target instanceof HTMLElement ? event.target.closest('button, a') : null;
     if (target && !target.matches('[data-line]')) return;
@@ -121,10 +129,11 @@ export function InspectView() {
                 ) : (
                   <AnswerRow
                     key={`${check.id}/${finding.at ?? ''}`}
-                    finding={finding}
+                    finding={asAsked(finding)}
                     readOnly={sealed}
                     answers={answers}
                     actions={actions}
+                    onDevice={device ? () => setMeasuring(true) : null}
                   />
                 )}
                 {focused && <CheckPhotos check={check.id} readOnly={sealed} />}
@@ -146,6 +155,22 @@ export function InspectView() {
       <div className="top-3 self-start overflow-y-auto max-[1100px]:col-span-full max-[1100px]:border-t max-[1100px]:pt-4 min-[1101px]:sticky min-[1101px]:max-h-[calc(100dvh-1.5rem)]">
         <Standing onNext={goTo} />
       </div>
+      {measuring && device && current && (
+        <Later>
+          <DeviceSheet
+            key={current.check.id}
+            finding={asAsked(current)}
+            left={answers.found.left}
+            onMeasured={(measured) => {
+              // The right is measured next, in the same sheet.
+              const half = hasSides(current) && answers.found.left === null;
+              answers.found.measure(measured);
+              if (!half) setMeasuring(false);
+            }}
+            onClose={() => setMeasuring(false)}
+          />
+        </Later>
+      )}
       <ToolsSheet open={tools} onOpenChange={setTools} />
     </main>
   );

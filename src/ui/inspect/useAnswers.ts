@@ -1,5 +1,6 @@
 'use client';
 import { useRef } from 'react';
+import { asAsked } from '@/core/checks/finding';
 import { useCaseBook } from '../casebook/CaseBook';
 import { type Found, useFound } from './useFound';
 import type { Walk } from './useWalk';
@@ -35,7 +36,7 @@ export function useAnswers({ current, goTo, advance }: Walk): Answers {
     advance();
     return sent;
   };
-  const found = useFound(answerable ? current : undefined, (answer) =>
+  const found = useFound(answerable && current ? asAsked(current) : undefined, (answer) =>
     keep('findingRecorded', { check: id, ...answer }),
   );
   return {

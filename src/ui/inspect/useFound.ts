@@ -1,8 +1,14 @@
 import { useState } from 'react';
-import type { RecordedFinding } from '@/core/casefile/events/findingRecorded';
+import type { RecordedFinding, Supplied } from '@/core/casefile/events/findingRecorded';
 import { answersOf } from '@/core/checks/answers';
 import type { Finding } from '@/core/checks/finding';
-import { bothSides, outcomeOf } from '@/core/checks/outcome';
+import { asMeasured, bothSides, outcomeOf } from '@/core/checks/outcome';
+
+/** A measured value, with the device that it came from where one supplied it. */
+export interface Measured {
+  value: number;
+  supplied?: Supplied;
+}
 
 /** What a person finds at a check, in the ways that it can be said. */
 export interface Found {
@@ -10,9 +16,13 @@ export interface Found {
   left: string | null;
   dropLeft(): void;
   choose(at: number): void;
-  measure(value: number): void;
+  measure(measured: Measured): void;
   write(text: string): void;
 }
+
+/** Of two sides the less sure reading speaks for both; where one was typed by hand, neither does. */
+const lessSure = (left: Supplied | undefined, right: Supplied | undefined): Supplied | undefined =>
+  left && right && (left.uncertainty > right.uncertainty ? left : right);
 
 /**
  * Take what is found at a check, left before right, and keep what it knows as an answer.
@@ -20,19 +30,22 @@ export interface Found {
  * @param finding the check in focus; undefined where nothing can be answered
  */
 export function useFound(finding: Finding | undefined, keep: (answer: RecordedFinding) => void): Found {
-  const [half, setHalf] = useState<{ check: string; left: string } | null>(null);
-  const left = half && half.check === finding?.check.id ? half.left : null;
+  const [half, setHalf] = useState<{ check: string; left: string; supplied?: Supplied } | null>(null);
+  const first = half && half.check === finding?.check.id ? half : null;
+  const left = first?.left ?? null;
   const answer = finding?.check.answer;
   const find = (found: Omit<RecordedFinding, 'outcome'>) => {
     if (!finding) return;
     // A figure that the record has nothing to say of is kept, and tells nothing yet.
     const measuredOnly = found.value !== undefined && !finding.nominal;
-    const outcome = measuredOnly ? 'cantTell' : outcomeOf(finding, found);
+    const check = asMeasured(finding.check, found.supplied);
+    const outcome = measuredOnly ? 'cantTell' : outcomeOf({ ...finding, check }, found);
     if (!outcome) return;
     setHalf(null);
     keep({ outcome, ...found });
   };
-  const beginPair = (side: string) => finding && setHalf({ check: finding.check.id, left: side });
+  const beginPair = (side: string, supplied?: Supplied) =>
+    finding && setHalf({ check: finding.check.id, left: side, ...(supplied ? { supplied } : {}) });
   return {
     left,
     dropLeft: () => setHalf(null),
@@ -43,10 +56,11 @@ export function useFound(finding: Finding | undefined, keep: (answer: RecordedFi
       else if (left === null) beginPair(label);
       else find({ left, right: label });
     },
-    measure: (value) => {
-      if (answer?.form !== 'quantity' || !answer.sides) find({ value });
-      else if (left === null) beginPair(String(value));
-      else find(bothSides(left, String(value)));
+    measure: ({ value, supplied }) => {
+      const by = lessSure(first?.supplied, supplied);
+      if (answer?.form !== 'quantity' || !answer.sides) find({ value, ...(supplied ? { supplied } : {}) });
+      else if (left === null) beginPair(String(value), supplied);
+      else find({ ...bothSides(left, String(value)), ...(by ? { supplied: by } : {}) });
     },
     write: (text) => find({ text }),
   };

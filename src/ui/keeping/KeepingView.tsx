@@ -1,11 +1,11 @@
 'use client';
 import { type FormEvent, useEffect, useState } from 'react';
-import { useHotkeys } from 'react-hotkeys-hook';
 import { formatDay } from '@/core/dates/day';
 import { spacedKeyName } from '@/core/trust/statements';
 import { Button, Key } from '../controls/Button';
 import { QrCode } from '../controls/QrCode';
 import { TextField } from '../controls/TextField';
+import { useKeys } from '../controls/useKeys';
 import { useInstant } from '../house/House';
 import { useMay } from '../people/Me';
 import { Part } from '../records/Part';
@@ -43,8 +43,8 @@ export function KeepingView({ first }: { first: Keeping }) {
     }, POLL_MS);
     return () => clearTimeout(timer);
   }, [running]);
-  useHotkeys('b', () => void (keeps && folder && !running && send({ begin: 'backup' })));
-  useHotkeys('x', () => void (keeps && !running && send({ begin: 'check' })));
+  useKeys('b', () => void (keeps && folder && !running && send({ begin: 'backup' })));
+  useKeys('x', () => void (keeps && !running && send({ begin: 'check' })));
   const trust = async (event: FormEvent) => {
     event.preventDefault();
     if (!(await send({ publicKey, label }))) return;

@@ -1,7 +1,6 @@
 'use client';
 import Link from 'next/link';
 import { useState } from 'react';
-import { useHotkeys } from 'react-hotkeys-hook';
 import type { CaseFile } from '@/core/casefile/caseFile';
 import { readGtin } from '@/core/codes/gtin';
 import { makerOfGtin } from '@/core/codes/makerOfGtin';
@@ -14,6 +13,7 @@ import { useCaseBook } from '../casebook/CaseBook';
 import { Button, Key } from '../controls/Button';
 import { LabelledChoice } from '../controls/LabelledChoice';
 import { TextField } from '../controls/TextField';
+import { useKeys } from '../controls/useKeys';
 import { useMay } from '../people/Me';
 import { EditorPart } from '../records/EditorPart';
 import { ReleaseEditor } from '../releases/ReleaseEditor';
@@ -62,7 +62,7 @@ export function LearnGenuine({ newest, makers, charts, kind, today }: LearnFrom)
   const { can, cannot } = whatTheyTell(count);
   const ready = bought.from.trim() !== '' && maker !== null && mayDo('editRecords');
 
-  useHotkeys('enter', () => ready && setEditing(true), [ready]);
+  useKeys('enter', () => ready && setEditing(true));
 
   if (editing)
     return (

@@ -1,6 +1,5 @@
 'use client';
 import { useState } from 'react';
-import { useHotkeys } from 'react-hotkeys-hook';
 import { ORDER_NAMES } from '@/core/dates/dateOrder';
 import type { Brought } from '@/core/library/brought';
 import { CSV_FIELDS, type CsvField, type CsvMapping, mappingProblems } from '@/core/library/csvColumns';
@@ -8,6 +7,7 @@ import { Button, Key } from '../controls/Button';
 import { Choice } from '../controls/Choice';
 import { LabelledChoice } from '../controls/LabelledChoice';
 import { TextField } from '../controls/TextField';
+import { useKeys } from '../controls/useKeys';
 import { Part } from '../records/Part';
 
 const PASSED_OVER = 'passed over';
@@ -34,7 +34,7 @@ export function MappingForm({
   const wrong = mappingProblems(mapping);
   const setColumn = (at: number, field: string) =>
     setMapping({ ...mapping, columns: columns.with(at, field === PASSED_OVER ? null : (field as CsvField)) });
-  useHotkeys('enter', () => wrong.length === 0 && onRead(mapping), [mapping]);
+  useKeys('enter', () => wrong.length === 0 && onRead(mapping));
   return (
     <div className="grid gap-5">
       <Part title={`What the columns of ${brought.name} hold`}>

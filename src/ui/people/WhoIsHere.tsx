@@ -5,6 +5,7 @@ import type { Person } from '@/core/people/person';
 import { Button, Key } from '../controls/Button';
 import { Sheet } from '../controls/Sheet';
 import { TextField } from '../controls/TextField';
+import { useKeys } from '../controls/useKeys';
 import { post, request } from '../request';
 
 /** Who is at the bench, and who takes over from here. Every entry carries the name. */
@@ -54,7 +55,7 @@ export function WhoIsHere({
     event.preventDefault();
     if (taking) void enter({ how: 'pin', name: taking.id, pin });
   };
-  useHotkeys('h', () => setOpen(true));
+  useKeys('h', () => setOpen(true));
   useHotkeys(
     '0,1,2,3,4,5,6,7,8,9',
     (event) => {

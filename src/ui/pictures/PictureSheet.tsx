@@ -9,6 +9,7 @@ import type { Photo } from '@/core/casefile/events/photoAdded';
 import type { Grounds } from '@/core/judgement/grounds';
 import type { PictureLabel, PictureReading } from '@/workers/pictureWork';
 import { Button, Key } from '../controls/Button';
+import { useAsSheet } from '../controls/useKeys';
 import { keepPicture, PICTURE_TYPES } from './keepPicture';
 import { PictureFacts } from './PictureFacts';
 import { usePastedPictures } from './usePastedPictures';
@@ -51,6 +52,7 @@ export function PictureSheet({
   onLookUp: ((number: string) => void) | null;
   onClose: () => void;
 }) {
+  useAsSheet();
   const { read, progress } = usePictureReader();
   const [shown, setShown] = useState<{ sha256: string; url: string } | null>(null);
   const [reading, setReading] = useState<Read | null>(null);

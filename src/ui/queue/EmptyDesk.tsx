@@ -1,11 +1,11 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { type ReactNode, useState } from 'react';
-import { useHotkeys } from 'react-hotkeys-hook';
 import { v4 as newUuid } from 'uuid';
 import { USUAL } from '../casebook/circumstances';
 import { Button, Key } from '../controls/Button';
 import { LabelledChoice } from '../controls/LabelledChoice';
+import { useKeys } from '../controls/useKeys';
 import { useMay } from '../people/Me';
 import { post } from '../request';
 
@@ -56,9 +56,9 @@ export function EmptyDesk({ kinds }: { kinds: { id: string; name: string }[] }) 
       await post('/api/demo', {});
       router.refresh();
     });
-  useHotkeys('1', () => void readItem(), [kind, busy]);
-  useHotkeys('2', () => router.push('/library'));
-  useHotkeys('3', () => void layOut(), [busy]);
+  useKeys('1', () => void readItem());
+  useKeys('2', () => router.push('/library'));
+  useKeys('3', () => void layOut());
   return (
     <main className="mx-auto max-w-[920px] px-5 py-10">
       <h1 className="mb-2 text-[26px] font-semibold">Nothing is kept at this desk yet</h1>

@@ -3,7 +3,6 @@ import { clsx } from 'clsx';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
-import { useHotkeys } from 'react-hotkeys-hook';
 import { formatDay } from '@/core/dates/day';
 import type { CaseSummary } from '@/core/judgement/caseSummary';
 import { formatShareAgainst } from '@/core/judgement/decide';
@@ -11,6 +10,7 @@ import { GOODS_WORDS, PACKAGING_WORDS } from '@/core/judgement/sentences';
 import { Button } from '../controls/Button';
 import { ListLine } from '../controls/ListLine';
 import { Sheet } from '../controls/Sheet';
+import { useKeys } from '../controls/useKeys';
 import { useListKeys } from '../controls/useListKeys';
 import { MarkSign } from '../marks/MarkSign';
 import { StandingScale } from '../marks/StandingScale';
@@ -213,7 +213,7 @@ export function QueueView({
   });
   useEffect(() => router.refresh(), [router]);
   const idle = { enabled: intake === null && waiting === null };
-  useHotkeys('slash', () => field.current?.focus(), { ...idle, preventDefault: true });
+  useKeys('slash', () => field.current?.focus(), { ...idle, preventDefault: true });
   const { held } = useListKeys(
     [...open.lines, ...done.lines].map((line) => hrefOf(line, me)),
     idle,

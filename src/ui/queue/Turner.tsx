@@ -1,8 +1,8 @@
 'use client';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useHotkeys } from 'react-hotkeys-hook';
 import { Key } from '../controls/Button';
+import { useKeys } from '../controls/useKeys';
 
 const LINK = 'min-h-6 text-accent underline underline-offset-4';
 
@@ -29,8 +29,8 @@ export function Turner({
   const turn = (to: number) => {
     if (to >= 1 && to <= pages) router.push(href(to));
   };
-  useHotkeys(back, () => turn(page - 1), { useKey: true });
-  useHotkeys(forth, () => turn(page + 1), { useKey: true });
+  useKeys(back, () => turn(page - 1), { useKey: true });
+  useKeys(forth, () => turn(page + 1), { useKey: true });
   if (pages === 1) return null;
   return (
     <nav aria-label={name} className="flex items-center gap-2 text-[14px]">

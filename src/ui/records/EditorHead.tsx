@@ -1,9 +1,9 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import type { ReactNode } from 'react';
-import { useHotkeys } from 'react-hotkeys-hook';
 import type { Deed } from '@/core/people/permissions';
 import { Button, Key } from '../controls/Button';
+import { useKeys } from '../controls/useKeys';
 import { useMay } from '../people/Me';
 
 /** What an editor is about, with the ways out of it: back as it was, or saved. */
@@ -29,7 +29,7 @@ export function EditorHead({
   const save = () => {
     if (wrong.length === 0 && mayDo(deed)) onSave();
   };
-  useHotkeys('mod+s', save, { preventDefault: true, enableOnFormTags: true });
+  useKeys('mod+s', save, { preventDefault: true, enableOnFormTags: true });
   return (
     <div className="mb-4 flex flex-wrap items-end justify-between gap-3">
       <h1 className="text-[22px]">{children}</h1>

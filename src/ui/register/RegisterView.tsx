@@ -1,10 +1,10 @@
 'use client';
 import { clsx } from 'clsx';
 import { useEffect, useRef, useState } from 'react';
-import { useHotkeys } from 'react-hotkeys-hook';
 import { factName } from '@/core/crossread/facts';
 import { formatDay } from '@/core/dates/day';
 import { ListLine } from '../controls/ListLine';
+import { useKeys } from '../controls/useKeys';
 import { useListKeys } from '../controls/useListKeys';
 import { request } from '../request';
 import { useWedge } from '../scan/useWedge';
@@ -69,7 +69,7 @@ export function RegisterView({ first }: { first: SeenPage }) {
     };
   }, [query, hold]);
   useWedge((text) => setQuery(text));
-  useHotkeys('slash', () => field.current?.focus(), { preventDefault: true });
+  useKeys('slash', () => field.current?.focus(), { preventDefault: true });
   const count = new Map<string, Set<string>>();
   for (const { normal, fact, number } of codes)
     count.set(`${fact}/${normal}`, (count.get(`${fact}/${normal}`) ?? new Set()).add(number));

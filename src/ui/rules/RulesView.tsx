@@ -1,10 +1,10 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { useHotkeys } from 'react-hotkeys-hook';
 import type { HouseRules } from '@/core/judgement/houseRules';
 import { Button, Key } from '../controls/Button';
 import { Sheet } from '../controls/Sheet';
+import { useKeys } from '../controls/useKeys';
 import { useMay } from '../people/Me';
 import { RecordTabs } from '../records/RecordTabs';
 import { post } from '../request';
@@ -50,7 +50,7 @@ export function RulesView({
     if (preview && preview.warnings.length > 0) setWarned(true);
     else void save();
   };
-  useHotkeys('mod+s', ask, { preventDefault: true, enableOnFormTags: true }, [rules, preview]);
+  useKeys('mod+s', ask, { preventDefault: true, enableOnFormTags: true });
   const part = { rules, onChange: setRules };
   return (
     <main className="mx-auto max-w-[1360px] px-5 py-4">

@@ -135,6 +135,8 @@ export function useWedge(
     const onKey = (event: KeyboardEvent) => {
       // Keys that a script gives again were heard here before.
       if (!event.isTrusted || event.repeat) return;
+      // What another device types there is for that field.
+      if (event.target instanceof HTMLElement && 'typedByDevice' in event.target.dataset) return;
       const now = event.timeStamp;
       const running = burst !== null && now - burst.last < gap;
       const goesOn = now - slow.last < MAYBE_SLOW_MS;

@@ -1,7 +1,6 @@
 'use client';
 import { Plus } from 'lucide-react';
 import { useState } from 'react';
-import { useHotkeys } from 'react-hotkeys-hook';
 import { checkScheme } from '@/core/codes/schemes/checkScheme';
 import { type CodeScheme, SCHEME_FACT_NAMES, type SchemeFact } from '@/core/codes/schemes/codeScheme';
 import { Button, Key } from '../controls/Button';
@@ -10,6 +9,7 @@ import { LabelledChoice } from '../controls/LabelledChoice';
 import { RemoveButton } from '../controls/RemoveButton';
 import { TextField } from '../controls/TextField';
 import { Tick } from '../controls/Tick';
+import { useKeys } from '../controls/useKeys';
 import { useMay } from '../people/Me';
 import { RecordTabs } from '../records/RecordTabs';
 import { SaveNotice } from '../records/SaveNotice';
@@ -54,7 +54,7 @@ export function SchemeEditor({
     const id = revision > 0 ? scheme.id : recordId(`${scheme.maker} ${scheme.name}`);
     void save('/api/records', { kind: 'code-scheme', body: { ...scheme, id }, from: revision }, `/schemes/${id}`);
   };
-  useHotkeys('mod+s', keep, { preventDefault: true, enableOnFormTags: true });
+  useKeys('mod+s', keep, { preventDefault: true, enableOnFormTags: true });
 
   return (
     <main className="mx-auto max-w-[1360px] px-5 py-4">

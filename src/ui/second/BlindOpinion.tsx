@@ -1,11 +1,11 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
-import { useHotkeys } from 'react-hotkeys-hook';
 import type { RecordedFinding } from '@/core/casefile/events/findingRecorded';
 import { answerText } from '@/core/checks/secondOpinion';
 import { useCaseBook, useSaving, useStanding } from '../casebook/CaseBook';
 import { Button, Key } from '../controls/Button';
+import { useKeys } from '../controls/useKeys';
 import { AnswerForm } from '../inspect/AnswerForm';
 import { CheckGuide } from '../inspect/CheckGuide';
 import { useFound } from '../inspect/useFound';
@@ -42,8 +42,8 @@ export function BlindOpinion({ opinion: id, me }: { opinion: string; me: string 
     setAnswers({ ...answers, [current.check.id]: answer });
   };
   const found = useFound(current, give);
-  useHotkeys('1,2,3,4,5,6,7,8,9', (event) => found.choose(Number(event.key) - 1), [found]);
-  useHotkeys('0', () => give({ outcome: 'cantTell' }), [current, answers]);
+  useKeys('1,2,3,4,5,6,7,8,9', (event) => found.choose(Number(event.key) - 1));
+  useKeys('0', () => give({ outcome: 'cantTell' }));
   const finish = () => {
     record('opinionGiven', { asked: id, answers });
     setGiven(true);

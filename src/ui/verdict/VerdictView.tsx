@@ -1,10 +1,10 @@
 'use client';
-import { useHotkeys } from 'react-hotkeys-hook';
 import type { Finding } from '@/core/checks/finding';
 import { handlingSentences } from '@/core/judgement/handling';
 import { GOODS_WORDS, PACKAGING_WORDS, type VerdictSentence, verdictSentences } from '@/core/judgement/sentences';
 import { useCaseBook, useScans, useStanding } from '../casebook/CaseBook';
 import { QuestionScale } from '../casebook/QuestionScale';
+import { useKeys } from '../controls/useKeys';
 import { ThreeReadings } from '../inspect/Standing';
 import { MarkSign } from '../marks/MarkSign';
 import { useWedge } from '../scan/useWedge';
@@ -55,7 +55,7 @@ export function VerdictView({ me }: { me: string }) {
   const { goods, packaging, findings } = assessment;
   const sentences = verdictSentences(file, assessment, grounds.release?.copies);
   // Each panel marks the button of its key; the key itself must not land in the field of the sheet that it opens.
-  useHotkeys('s,o,t', ({ key }) => document.querySelector<HTMLElement>(`[data-key="${key}"]`)?.click(), {
+  useKeys('s,o,t', ({ key }) => document.querySelector<HTMLElement>(`[data-key="${key}"]`)?.click(), {
     preventDefault: true,
   });
   const handling = handlingSentences(goods.decision, grounds.kind);

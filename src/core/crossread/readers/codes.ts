@@ -1,6 +1,5 @@
 import { cleanText } from '../../codes/clean';
 import { readElements } from '../../codes/elementString';
-import { readEpc } from '../../codes/epc';
 import { type GtinReading, groupGtin, numberRange, readGtin } from '../../codes/gtin';
 import { foreignSaid, latinLetters } from '../../codes/lookAlikes';
 import type { CodeScheme, SchemeFact } from '../../codes/schemes/codeScheme';
@@ -129,19 +128,6 @@ export function readSchemeFact(fact: SchemeFact, raw: string, context: ReadingCo
       .flatMap((reading) => reading.made ?? []),
   );
   return { reading: { ...plain, decoded: fitting, says: spoken(fitting) || undefined, made } };
-}
-
-/**
- * The EPC memory of a tag, as an RFID reader shows it. Another memory of the chip, or one that was read in part, is
- * not read; a blank chip and one that names something else cannot be a trade item's.
- */
-export function readEpcFact(raw: string): FactResult {
-  const { reading, failure } = readEpc(cleanText(raw));
-  if (failure) return fails(failure.sentence, failure.kind === 'blank' || failure.kind === 'foreign');
-  const says = `${reading.scheme.toUpperCase()}, serial ${reading.serial}${reading.problems.map((each) => `; ${each.toLowerCase()}`).join('')}`;
-  return {
-    reading: { normal: reading.pureUri, display: reading.tagUri.replace('urn:epc:tag:', ''), epc: reading, says },
-  };
 }
 
 /** What is printed elsewhere on the item that a symbol may repeat. */

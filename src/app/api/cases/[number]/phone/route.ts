@@ -1,6 +1,7 @@
 import { endPhone, type LineSeen, openPhone, phoneFor, watchPhone } from '@/desk/phone/phone';
 import { qrPath } from '@/desk/report/qrPath';
 import { phoneAddresses } from '../../../../phoneAddresses';
+import { eventStream } from '../../../eventStream';
 import { atDesk, bodyJson, complaint, respond } from '../../../respond';
 
 type Params = { params: Promise<{ number: string }> };
@@ -38,36 +39,18 @@ export async function DELETE(_: Request, { params }: Params): Promise<Response> 
   });
 }
 
-/** A line of silence keeps what stands between from closing the connection. */
-const BREATHE_MS = 20_000;
-
 /** GET: what comes by the line, as server-sent events, until it is over. */
 export async function GET(request: Request, { params }: Params): Promise<Response> {
   try {
     const { desk } = await atDesk();
     const { number } = await params;
     if (!openPhone(desk, number)) return new Response(null, { status: 204 });
-    const encoder = new TextEncoder();
-    const body = new ReadableStream<Uint8Array>({
-      start(controller) {
-        const send = (text: string) => controller.enqueue(encoder.encode(text));
-        const breath = setInterval(() => send(':\n\n'), BREATHE_MS);
-        const end = () => {
-          clearInterval(breath);
-          stop?.();
-        };
-        const stop = watchPhone(desk, number, (news) => {
-          send(`data: ${JSON.stringify(news)}\n\n`);
-          if (!('over' in news)) return;
-          end();
-          controller.close();
-        });
-        request.signal.addEventListener('abort', end, { once: true });
-        send(':\n\n');
-      },
-    });
-    return new Response(body, {
-      headers: { 'content-type': 'text/event-stream', 'cache-control': 'no-store, no-transform' },
+    return eventStream(request, (send, close) => {
+      const stop = watchPhone(desk, number, (news) => {
+        send(news);
+        if ('over' in news) close();
+      });
+      return stop ?? (() => {});
     });
   } catch (error) {
     return complaint(error);

@@ -1,0 +1,20 @@
+import { useEffect } from 'react';
+import { type HotkeyCallback, type Options, useHotkeys } from 'react-hotkeys-hook';
+
+/** Sheets that lie over the page just now. */
+let open = 0;
+
+/** While this is on the screen, keys are meant for it, and the page beneath hears none. */
+export function useAsSheet(): void {
+  useEffect(() => {
+    open++;
+    return () => {
+      open--;
+    };
+  }, []);
+}
+
+/** Keys of a page: heard unless a sheet lies over it. A sheet's own keys use `useHotkeys`. */
+export function useKeys(keys: string | readonly string[], handler: HotkeyCallback, options: Options = {}): void {
+  useHotkeys(keys, handler, { ...options, ignoreEventWhen: () => open > 0 });
+}
