@@ -10,8 +10,10 @@ export interface TidReading {
 
 export type TidResult = { reading: TidReading; problem?: undefined } | { reading?: undefined; problem: string };
 
-/** Bits of the serial by the first three bits of the extended header. */
-const serialBits = (code: number): number => (code === 0 ? 0 : 48 + 16 * (code - 1));
+/** Digits of the serial by the first three bits of the extended header. */
+const serialDigits = (code: number): number => (code === 0 ? 0 : 12 + 4 * (code - 1));
+/** Readers often send no more than 96 bits; so many digits are a chip's own at least. */
+const LEAST_DIGITS = 12;
 
 /**
  * Read the TID memory of an RFID tag.
@@ -34,9 +36,11 @@ export function readTid(text: string): TidResult {
   const extended = (head >> 23) & 1;
   const designer = ((head >> 12) & 0x1ff).toString(16).toUpperCase().padStart(3, '0');
   const model = (head & 0xfff).toString(16).toUpperCase().padStart(3, '0');
-  const bits = extended && hex.length >= 12 ? serialBits(Number.parseInt(hex.slice(8, 12), 16) >> 13) : 0;
-  const serial = hex.slice(12, 12 + bits / 4);
-  if (serial.length < bits / 4)
-    return { problem: `The chip has a number of ${bits / 4} digits and ${serial.length} were read. Read it again.` };
-  return { reading: { designer, model, serial: bits > 0 ? serial : null } };
+  const stated = extended && hex.length >= 12 ? serialDigits(Number.parseInt(hex.slice(8, 12), 16) >> 13) : 0;
+  const serial = hex.slice(12, 12 + stated);
+  if (stated > 0 && serial.length < LEAST_DIGITS)
+    return {
+      problem: `The chip has a number of ${stated} digits and ${serial.length} were read. Read it again.`,
+    };
+  return { reading: { designer, model, serial: stated > 0 ? serial : null } };
 }

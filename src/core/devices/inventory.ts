@@ -37,8 +37,9 @@ const QUIET_ROUNDS = 7;
 export const MOST_ROUNDS = 60;
 /** More tags than this are no item; a shelf answers. */
 export const MOST_TAGS = 12;
-/** An answer weaker by this, heard in fewer than half the rounds, may come from beside the tray, dB. */
+/** An answer weaker than the strongest by this, dB, and heard in a smaller share of rounds than this, may come from beside the tray. */
 const BESIDE_DB = 12;
+const SELDOM = 0.7;
 
 const WHOLE = /^(?:[0-9A-F]{4})+$/;
 const isWhole = ({ epc, rssi }: TagRead): boolean => WHOLE.test(epc) && Number.isFinite(rssi);
@@ -104,7 +105,7 @@ export interface Lying {
 /** Tell the tags on the tray from those that may lie beside it, by how strong and how often they answer. */
 export function whereTagsLie({ tags, rounds }: Inventory): Lying {
   const strongest = Math.max(...tags.map(({ rssi }) => rssi));
-  const isBeside = ({ rssi, heard }: Tag) => strongest - rssi >= BESIDE_DB && heard < rounds / 2;
+  const isBeside = ({ rssi, heard }: Tag) => strongest - rssi >= BESIDE_DB && heard < SELDOM * rounds;
   const byStrength = [...tags].sort((a, b) => b.rssi - a.rssi);
   return {
     here: byStrength.filter((tag) => !isBeside(tag)),

@@ -43,7 +43,7 @@ const ROUND_MS = 60;
 const STOPS_AFTER = 4;
 const SHELF = 500;
 /** Chips of a made-up maker: class, extended header, designer, model, a number of 48 bits. */
-const chip = (number: number): string => `E2800F022000${number.toString(16).toUpperCase().padStart(12, '0')}`;
+const chip = (number: number): string => `E280F0222000${number.toString(16).toUpperCase().padStart(12, '0')}`;
 const NEVER_WRITTEN = '0'.repeat(24);
 /** One answer in so many comes cut off. */
 const CUT_ONE_IN = 60;
