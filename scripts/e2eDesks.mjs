@@ -14,4 +14,5 @@ for (const port of ports) rmSync(data(port), { recursive: true, force: true });
 if (prepare(data(first), '--demo') !== 0) process.exit(1);
 for (const port of others) cpSync(data(first), data(port), { recursive: true });
 if (build() !== 0) giveUp('The build failed; the reason stands above.');
+process.env.PINPRICK_DEVICES = 'stand-in';
 for (const port of ports) await serve(port, data(port));

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { measuredLength, readTypedLength, zeroProblem } from './typedLength';
+import { isTypedByCalipers, measuredLength, readTypedLength, zeroProblem } from './typedLength';
 
 describe('what calipers type', () => {
   it.each([
@@ -25,6 +25,13 @@ describe('what calipers type', () => {
   it.each(['', 'wide', '31.02.5', '9521204100088', '31 kg', '1/2in'])('“%s” is no length', (text) => {
     expect(readTypedLength(text).problem).toContain('is no length');
   });
+});
+
+it('is told from what a scanner sends', () => {
+  expect(['31.02', '131.02mm', '62mm', '1.2215in'].map(isTypedByCalipers)).toEqual([true, true, true, true]);
+  expect(['9521204100088', '952120', 'VK4821-107', '62', '(01)09521204100088'].map(isTypedByCalipers)).toEqual(
+    Array.from({ length: 5 }, () => false),
+  );
 });
 
 describe('a length', () => {

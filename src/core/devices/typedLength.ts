@@ -42,6 +42,10 @@ export function readTypedLength(text: string, unit: 'mm' | 'in' = 'mm'): LengthR
   };
 }
 
+/** True for what only calipers type: a length with a point or a unit; no barcode has either. */
+export const isTypedByCalipers = (text: string): boolean =>
+  /[.,]|[a-z"″]$/i.test(text.trim()) && readTypedLength(text).length !== undefined;
+
 /** What closed jaws show, with when that was. */
 export interface ZeroCheck {
   /** ISO instant. */

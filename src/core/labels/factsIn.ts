@@ -7,6 +7,7 @@ import { type KnownNames, splitLabel } from '../crossread/label/splitLabel';
 import { readFact } from '../crossread/readFact';
 import type { Quad } from '../measure/homography';
 import type { SeenSymbol } from './eyes';
+import { holdBars } from './heldBars';
 import type { SeenLabel, SeenWord } from './seenLabel';
 import { takeSizes } from './sizeTables';
 
@@ -134,6 +135,20 @@ function bySymbol({ text, corners, format }: SeenSymbol, place: string, context:
     : null;
 }
 
+/** What bars say that are too blurred to be decoded: the one number of the release that they fit. */
+function byHeldBars({ bars }: SeenLabel, place: string, context: ReadingContext): PictureFact | null {
+  const numbers = (context.release?.sizes ?? []).flatMap(({ gtin }) => (gtin ? [gtin] : []));
+  if (!printedAt(place, context).has('gtin') || numbers.length === 0) return null;
+  for (const { corners, field } of bars) {
+    const held = holdBars(field, numbers);
+    if (!held) continue;
+    const raw = numbers.find((number) => number.padStart(13, '0') === held.digits) ?? held.digits;
+    const why = `too blurred to decode; the bars fit ${raw} and no other number of this release`;
+    return { place, fact: 'gtin', raw, corners, confidence: held.fits, trust: 'likely', why, alternatives: [] };
+  }
+  return null;
+}
+
 /** A text that begins and ends with a figure and is a date by its looks. */
 const isDate = (text: string): boolean => /^\d{1,4}[./-]\d{1,2}[./-]\d{1,4}$/.test(text);
 
@@ -167,7 +182,8 @@ export function factsIn(
   const text = rest.map((line) => spoken(line.map((cell) => cell.map((word) => word.text).join(' ')))).join('\n');
   const { placed, left } = splitLabel(text, place, context, others);
   const decoded = label.symbols.flatMap((symbol) => bySymbol(symbol, place, context) ?? []);
-  const bars = decoded.find(({ fact }) => fact === 'gtin');
+  const bars = decoded.find(({ fact }) => fact === 'gtin') ?? byHeldBars(label, place, context);
+  if (bars && !decoded.includes(bars)) decoded.push(bars);
   let conflict: string | null = null;
   const facts = decoded.filter(
     (each, i) => decoded.findIndex(({ place: at, fact }) => at === each.place && fact === each.fact) === i,

@@ -133,10 +133,30 @@ describe('a picture that cannot be read is refused with what to do', () => {
   });
 });
 
+describe('bars that are too blurred to be decoded', () => {
+  /** By about one module of the bars. */
+  const blurred = (seed: number) => ({ ...handheld(seed), blur: 3.1 });
+  const numbers = async (printed: Record<string, string>, seed: number) =>
+    (await read((await pictureOf(blurred(seed), printed)).picture)).filter(({ fact }) => fact === 'gtin');
+
+  it('are held against the numbers of the release, which is said', async () => {
+    expect(await numbers(PRINTED, 0.21)).toMatchObject([
+      { raw: '9521204100064', trust: 'likely', why: expect.stringContaining('fit 9521204100064 and no other') },
+    ]);
+  });
+
+  it('fit none where they are those of a sibling that the release does not have', async () => {
+    const gtin = '9521204100996';
+    const read = await numbers({ ...PRINTED, gtin }, 0.33);
+    expect(read.filter(({ raw }) => raw !== gtin)).toEqual([]);
+  });
+});
+
 describe('bars and numbers', () => {
   const label = (number: string, bars: string): SeenLabel => ({
     corners: rectangle(0, 0, 400, 300),
     symbols: [{ format: 'EAN13', text: bars, corners: rectangle(10, 10, 100, 40) }],
+    bars: [],
     lines: [[[{ text: number, confidence: 0.95, corners: rectangle(10, 60, 100, 12), span: [10, 110] }]]],
   });
   it('are held against each other', () => {

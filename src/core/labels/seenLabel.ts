@@ -1,3 +1,4 @@
+import { type BarField, barFields } from '../imaging/barField';
 import { pictureProblem } from '../imaging/fitness';
 import { type Grey, greyOf, type Picture, shrunk } from '../imaging/grey';
 import { labelOutlines } from '../imaging/outlines';
@@ -20,6 +21,8 @@ export interface SeenWord {
 export interface SeenLabel {
   corners: Quad;
   symbols: SeenSymbol[];
+  /** What looks like bars and could not be decoded, the likeliest first; with its corners in the picture. */
+  bars: { corners: Quad; field: BarField }[];
   /** Words in their lines from above; those far apart in one line are cells of a table. */
   lines: SeenWord[][][];
 }
@@ -135,11 +138,32 @@ async function symbolsOn(grey: Grey, quad: Quad, scale: number, eyes: Eyes): Pro
   return seen.map((symbol) => ({ ...symbol, corners: symbol.corners.map((corner) => mapped(back, corner)) as Quad }));
 }
 
+/** Degrees by which a label without an edge of its own may lie askew. */
+const ASKEW = [-6, -4, -2, 0, 2, 4, 6];
+
+/** What looks like bars on a place of a picture; `askew` where no edge says which way it lies. */
+function barsOn(grey: Grey, quad: Quad, askew: boolean): SeenLabel['bars'] {
+  const tried = (askew ? ASKEW.map((degrees) => turnedFrame(grey, degrees)) : [quad]).map((frame) => {
+    const natural = sizeOf(frame);
+    const scale = Math.max(1, Math.min(2.5, READING_WIDTH / Math.max(natural.width, natural.height)));
+    const size = { width: Math.round(natural.width * scale), height: Math.round(natural.height * scale) };
+    const flat = rectify(grey, frame, size);
+    const back = homographyOf(rectangle(0, 0, size.width, size.height), frame);
+    const fields = flat && back ? barFields(flat) : [];
+    const inPicture = ({ x, y, width, height }: BarField) =>
+      rectangle(x, y, width, height).map((corner) => (back ? mapped(back, corner) : corner)) as Quad;
+    return fields.map((field) => ({ corners: inPicture(field), field }));
+  });
+  const strongest = (bars: SeenLabel['bars']) => Math.max(0, ...bars.map(({ field }) => field.likeness));
+  return tried.reduce((best, each) => (strongest(each) > strongest(best) ? each : best));
+}
+
 /** Read the words of one outline: upright by a symbol on it, or by whichever way up reads best. */
 async function readOutline(
   grey: Grey,
   quad: Quad,
   symbols: SeenSymbol[],
+  askew: boolean,
   { words: read }: Eyes,
 ): Promise<SeenLabel | null> {
   const on = symbols.filter(({ corners }) => within(quad, middleOf(corners)));
@@ -189,7 +213,8 @@ async function readOutline(
     corners: rectangle(x, y, width, height).map((corner) => mapped(back, corner)) as Quad,
     span: [x, x + width],
   });
-  return { corners, symbols: on, lines: rowsOf(runs).map((row) => row.map((run) => run.words.map(seen))) };
+  const bars = on.length > 0 ? [] : barsOn(grey, corners, askew);
+  return { corners, symbols: on, bars, lines: rowsOf(runs).map((row) => row.map((run) => run.words.map(seen))) };
 }
 
 /**
@@ -234,8 +259,8 @@ export async function lookAt(
   const labels: SeenLabel[] = [];
   for (const [i, quad] of outlines.entries()) {
     step('text', 0.35 + (0.65 * i) / outlines.length);
-    const label = await readOutline(grey, quad, sure, eyes);
-    if (label && (label.symbols.length > 0 || label.lines.length > 0)) labels.push(label);
+    const label = await readOutline(grey, quad, sure, quad === whole, eyes);
+    if (label && label.symbols.length + label.bars.length + label.lines.length > 0) labels.push(label);
   }
   return { labels };
 }

@@ -3,6 +3,7 @@ import type { ReactNode } from 'react';
 import type { CaseFile } from '@/core/casefile/caseFile';
 import type { Channel } from '@/core/casefile/events/circumstancesStated';
 import type { Finding } from '@/core/checks/finding';
+import { cameBy } from '@/core/crossread/cameBy';
 import type { DateMark } from '@/core/crossread/dateLine';
 import { factName } from '@/core/crossread/facts';
 import { MARK_WORDS } from '@/core/crossread/mark';
@@ -369,7 +370,7 @@ function Findings({ assessment, nameOf }: ReportContent) {
     <>
       <Heading>Every finding</Heading>
       {answered.map((finding) => {
-        const { check, mark, reason, note, by } = finding;
+        const { check, mark, reason, note, by, supplied } = finding;
         const weight = weights.get(check.id);
         return (
           <View key={check.id} style={s.row} wrap={false}>
@@ -382,6 +383,7 @@ function Findings({ assessment, nameOf }: ReportContent) {
                 {[
                   check.answer.form === 'codes' ? reason : null,
                   `${check.support}: ${check.source}`,
+                  supplied ? supplied.working : null,
                   by ? nameOf(by) : null,
                   note ? `note: ${note}` : null,
                 ]
@@ -421,7 +423,7 @@ function Findings({ assessment, nameOf }: ReportContent) {
 /** Places that were read, a few to a table, so that nothing is cut off. */
 const PLACES_A_TABLE = 3;
 
-function Matrix({ assessment }: ReportContent) {
+function Matrix({ assessment, file }: ReportContent) {
   const { rows, places } = assessment.reading;
   const read = places.filter(({ id }) => rows.some((row) => row.cells[id]?.entry));
   const tables = Array.from({ length: Math.ceil(read.length / PLACES_A_TABLE) }, (_, i) =>
@@ -461,6 +463,7 @@ function Matrix({ assessment }: ReportContent) {
             ))}
         </View>
       ))}
+      <Text style={s.soft}>{cameBy(file.facts)}</Text>
     </>
   );
 }

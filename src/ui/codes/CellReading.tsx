@@ -80,6 +80,7 @@ export function CellReading({
           at {Math.round(entry.picture.confidence * 100)} %, confirmed by hand.
         </p>
       )}
+      {entry?.via === 'rfid' && <p className="mt-1 text-[13px] text-soft">Read by the tray, confirmed by hand.</p>}
       {onRead && orders.length > 0 && (
         <div className="mt-1.5 flex flex-wrap gap-x-3">
           {orders.map(({ order, says }) => (

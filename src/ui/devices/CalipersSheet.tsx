@@ -26,12 +26,15 @@ function zeroOfShift(): ZeroCheck | null {
 export function CalipersSheet({
   finding,
   left,
+  typed: before,
   onMeasured,
   onClose,
 }: {
   finding: Finding;
   /** The left of a pair, while its right is waited for. */
   left: string | null;
+  /** What they typed before this opened. */
+  typed: string;
   onMeasured: (measured: Measured) => void;
   onClose: () => void;
 }) {
@@ -39,8 +42,8 @@ export function CalipersSheet({
   const { check, nominal } = finding;
   const { answer } = check;
   const [zero, setZero] = useState(zeroOfShift);
-  const [zeroing, setZeroing] = useState(zero === null);
-  const [text, setText] = useState('');
+  const [zeroing, setZeroing] = useState(zero === null && before === '');
+  const [text, setText] = useState(before);
   const [trouble, setTrouble] = useState('');
   const [asked, setAsked] = useState('');
   const [on, setOn] = useState('closed');

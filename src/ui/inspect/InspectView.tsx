@@ -2,6 +2,7 @@
 import { useRouter } from 'next/navigation';
 import { lazy, useRef, useState } from 'react';
 import { asAsked } from '@/core/checks/finding';
+import { isTypedByCalipers } from '@/core/devices/typedLength';
 import { useCaseBook, useScans, useStanding } from '../casebook/CaseBook';
 import { Button, Key } from '../controls/Button';
 import { Later } from '../controls/Later';
@@ -35,19 +36,24 @@ export function InspectView() {
   const answers = useAnswers(walk);
   const { answerable } = answers;
   const [tools, setTools] = useState(false);
-  const [measuring, setMeasuring] = useState(false);
+  /** A device measures the check in focus; with what calipers typed before they were asked. */
+  const [measuring, setMeasuring] = useState<{ typed: string } | null>(null);
   const actions = useRef<AnswerActions>(null);
   const router = useRouter();
   const focus = current?.check.id;
   const sealed = file.seal !== null || file.closed !== null;
   const codesPath = `/case/${number}/codes`;
-  useWedge((text) => scans.take(text), { onLeak: answers.takeBack, onBroken: scans.broken });
+  const device = current && answerable ? deviceFor(current) : null;
+  const DeviceSheet = device === 'scale' ? ScaleSheet : CalipersSheet;
+  const takeBurst = (text: string) => {
+    if (device === 'calipers' && isTypedByCalipers(text)) setMeasuring({ typed: text });
+    else scans.take(text);
+  };
+  useWedge(takeBurst, { onLeak: answers.takeBack, onBroken: scans.broken });
 
   const form = current?.check.answer.form;
   const measured = form === 'quantity' || form === 'count';
   const typed = answerable && (measured || form === 'text');
-  const device = current && answerable ? deviceFor(current) : null;
-  const DeviceSheet = device === 'scale' ? ScaleSheet : CalipersSheet;
   const first = { preventDefault: true };
   useKeys('j,down', () => walk.step(1), first);
   useKeys('k,up', () => walk.step(-1), first);
@@ -61,7 +67,7 @@ export function InspectView() {
     }
   });
   useKeys('w', () => typed && actions.current?.begin(), first);
-  useKeys('b', () => device && setMeasuring(true), first);
+  useKeys('b', () => device && setMeasuring({ typed: '' }), first);
   useKeys('g', walk.toggleQuickPass);
   useKeys('t', () => setTools(true));
   useKeys('0', answers.cantTell);
@@ -133,7 +139,7 @@ export function InspectView() {
                     readOnly={sealed}
                     answers={answers}
                     actions={actions}
-                    onDevice={device ? () => setMeasuring(true) : null}
+                    onDevice={device ? () => setMeasuring({ typed: '' }) : null}
                   />
                 )}
                 {focused && <CheckPhotos check={check.id} readOnly={sealed} />}
@@ -161,13 +167,14 @@ export function InspectView() {
             key={current.check.id}
             finding={asAsked(current)}
             left={answers.found.left}
+            typed={measuring.typed}
             onMeasured={(measured) => {
               // The right is measured next, in the same sheet.
               const half = hasSides(current) && answers.found.left === null;
               answers.found.measure(measured);
-              if (!half) setMeasuring(false);
+              if (!half) setMeasuring(null);
             }}
-            onClose={() => setMeasuring(false)}
+            onClose={() => setMeasuring(null)}
           />
         </Later>
       )}
