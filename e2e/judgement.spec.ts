@@ -113,7 +113,7 @@ test('a photograph is kept with its check, a report and a pack are made, and the
   await input.setInputFiles({ name: 'foot.png', mimeType: 'image/png', buffer: PNG });
   await expect(page.getByRole('img', { name: 'foot.png' })).toBeVisible();
   await input.setInputFiles({ name: 'foot.txt', mimeType: 'text/plain', buffer: Buffer.from('no') });
-  await expect(page.getByRole('alert').filter({ hasText: 'no JPEG, PNG or WebP' })).toBeVisible();
+  await expect(page.getByRole('alert').filter({ hasText: 'no JPEG, PNG, WebP or HEIC' })).toBeVisible();
   await allSaved(page);
   const report = await page.request.get('/api/cases/PP-0411/report?paper=letter');
   expect(report.headers()['content-type']).toBe('application/pdf');

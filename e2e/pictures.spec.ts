@@ -103,7 +103,7 @@ test('a picture that cannot be read says what to do, and is no picture where it 
   await press(page, 'f');
   const input = sheet(page).getByLabel('A picture of a label');
   await input.setInputFiles({ name: 'label.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('%PDF-1.7 no picture') });
-  await expect(sheet(page).getByRole('alert')).toContainText('no JPEG, PNG or WebP');
+  await expect(sheet(page).getByRole('alert')).toContainText('no JPEG, PNG, WebP or HEIC');
   await input.setInputFiles(picture);
   await expect(sheet(page).getByRole('alert')).toContainText(/blurred|No label/, { timeout: 60_000 });
   await page.keyboard.press('Escape');

@@ -41,6 +41,14 @@ function shotData(exif: Buffer | undefined): ShotData | undefined {
   return known.length > 0 ? (Object.fromEntries(known) as ShotData) : undefined;
 }
 
+/** The same of a picture that is not unpacked here; undefined where it says nothing that can be read. */
+export async function shotOf(path: string): Promise<ShotData | undefined> {
+  const metadata = await sharp(path, { limitInputPixels: false })
+    .metadata()
+    .catch(() => null);
+  return shotData(metadata?.exif);
+}
+
 const hasBlocks = ({ exif, iptc, xmp, comments, orientation }: Metadata): boolean =>
   Boolean(exif || iptc || xmp || comments?.length || (orientation ?? 1) > 1);
 

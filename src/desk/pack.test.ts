@@ -151,7 +151,7 @@ describe('an evidence pack', () => {
 
 describe('photographs', () => {
   it.each([
-    ['text', new TextEncoder().encode('<svg onload=alert(1)>'), /no JPEG, PNG or WebP/],
+    ['text', new TextEncoder().encode('<svg onload=alert(1)>'), /no JPEG, PNG, WebP or HEIC/],
     ['nothing', new Uint8Array(), /empty/],
     ['cut off', drawn(900, 'jpeg').then((jpeg) => jpeg.subarray(0, jpeg.length / 2)), /cut off/],
     ['a promise of more pixels than there are', pngBomb(), /megapixels|cut off/],

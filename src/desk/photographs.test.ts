@@ -1,3 +1,4 @@
+import { readFile } from 'node:fs/promises';
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { type TestDesk, testDesk } from '@/demo/testing/testDesk';
@@ -46,6 +47,20 @@ describe('photographs as they come in', () => {
     expect([width, height, exif]).toEqual([40, 64, undefined]);
     expect(Buffer.from(cleaned).includes('Somebody')).toBe(false);
     expect(kept.bytes).toBe(cleaned.length);
+  });
+
+  it('become JPEGs where a phone made something else of them, upright and without place and owner', async () => {
+    const { desk } = at;
+    const heic = await readFile('src/demo/testing/phone.heic');
+    const kept = await addPhotograph(desk, by, [heic]);
+    expect(kept).toMatchObject({ mime: 'image/jpeg', shot: { takenAt: '2026-11-20T10:31:07', aperture: 1.8 } });
+    const { bytes } = await photograph(desk, kept.sha256);
+    const { format, width, height, exif } = await sharp(bytes).metadata();
+    expect([format, width, height, exif]).toEqual(['jpeg', 160, 96, undefined]);
+    // The red field of the made-up picture lies where it was.
+    const [red, green] = await sharp(bytes).extract({ left: 30, top: 20, width: 1, height: 1 }).raw().toBuffer();
+    expect([(red ?? 0) > 140, (green ?? 255) < 80]).toEqual([true, true]);
+    await expect(addPhotograph(desk, by, [heic.subarray(0, 700)])).rejects.toThrow('cannot be read to its end');
   });
 
   it('stay as they came, to the last byte, where nothing is written beside them', async () => {

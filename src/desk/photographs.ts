@@ -2,8 +2,9 @@ import { fileTypeFromFile } from 'file-type';
 import sharp from 'sharp';
 import type { Photo } from '@/core/casefile/events/photoAdded';
 import { findPhotograph, keepPhotograph, letGo, readPhotograph, receiveFile } from '@/store/photographs';
-import { cleanPicture } from './cleanPicture';
+import { cleanPicture, shotOf } from './cleanPicture';
 import type { Desk } from './desk';
+import { isHeic, jpegOfHeic } from './heic';
 import { allow } from './people/roster';
 import { Refusal } from './refusal';
 
@@ -14,9 +15,11 @@ const KINDS: string[] = ['image/jpeg', 'image/png', 'image/webp'];
 
 export const TOO_LARGE = 'The picture is larger than 50 MB; make it smaller.';
 
+const DAMAGED = 'The picture cannot be read to its end; it is damaged or was cut off. Send it again.';
+
 /** Why a file is no picture that can be kept, as a sentence; null where it is one. It is told by its bytes. */
 async function pictureProblem(path: string, mime: string): Promise<string | null> {
-  if (!KINDS.includes(mime)) return 'This is no JPEG, PNG or WebP picture.';
+  if (!KINDS.includes(mime)) return 'This is no JPEG, PNG, WebP or HEIC picture.';
   try {
     const picture = sharp(path, { limitInputPixels: false, failOn: 'truncated' });
     const { width, height } = await picture.metadata();
@@ -26,8 +29,31 @@ async function pictureProblem(path: string, mime: string): Promise<string | null
     await picture.resize(64, 64, { fit: 'fill' }).raw().toBuffer();
     return null;
   } catch {
-    return 'The picture cannot be read to its end; it is damaged or was cut off. Send it again.';
+    return DAMAGED;
   }
+}
+
+/** A picture as it is kept: its bytes, null where they stay as they came, and what of its camera's words may stay. */
+interface CleanPicture {
+  mime: Photo['mime'];
+  bytes: Buffer | null;
+  shot?: Photo['shot'];
+}
+
+/** @throws Refusal where it is no picture that can be kept */
+async function cleaned(path: string, mime: string): Promise<CleanPicture> {
+  const problem = await pictureProblem(path, mime);
+  if (problem) throw new Refusal('invalid', problem);
+  return { mime: mime as Photo['mime'], ...(await cleanPicture(path, mime)) };
+}
+
+/** What phones make of pictures becomes a JPEG. @throws Refusal where it cannot be unpacked */
+async function converted(path: string): Promise<CleanPicture> {
+  const bytes = await jpegOfHeic(path, MOST_PIXELS);
+  if (bytes === 'too large') throw new Refusal('invalid', `The picture has more than ${MOST_PIXELS / 1e6} megapixels.`);
+  if (bytes === 'unreadable') throw new Refusal('invalid', DAMAGED);
+  const shot = await shotOf(path);
+  return { mime: 'image/jpeg', bytes, ...(shot ? { shot } : {}) };
 }
 
 /**
@@ -46,15 +72,14 @@ export async function addPhotograph(
   if (!received) throw new Refusal('invalid', TOO_LARGE);
   try {
     if (received.bytes === 0) throw new Refusal('invalid', 'The file is empty.');
-    const mime = (await fileTypeFromFile(received.path))?.mime ?? '';
-    const problem = await pictureProblem(received.path, mime);
-    if (problem) throw new Refusal('invalid', problem);
-    const clean = await cleanPicture(received.path, mime);
+    const sent = (await fileTypeFromFile(received.path))?.mime ?? '';
+    const clean = isHeic(sent) ? await converted(received.path) : await cleaned(received.path, sent);
+    const { mime, shot } = clean;
     const file = clean.bytes
       ? await receiveFile(desk.store, 'photographs', [clean.bytes], Number.MAX_SAFE_INTEGER)
       : received;
     const { sha256, bytes } = await keepPhotograph(desk.store, file ?? received, mime, desk.now());
-    return { sha256, mime: mime as Photo['mime'], bytes, ...(clean.shot ? { shot: clean.shot } : {}) };
+    return { sha256, mime, bytes, ...(shot ? { shot } : {}) };
   } finally {
     await letGo(received);
   }

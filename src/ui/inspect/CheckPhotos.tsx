@@ -32,7 +32,7 @@ export function CheckPhotos({ check, readOnly }: { check: string; readOnly: bool
     noKeyboard: true,
     disabled: readOnly,
     onDrop: (accepted, rejected) => {
-      if (rejected[0]) setTrouble(`${rejected[0].file.name} is no JPEG, PNG or WebP picture.`);
+      if (rejected[0]) setTrouble(`${rejected[0].file.name} is no JPEG, PNG, WebP or HEIC picture.`);
       if (accepted.length > 0) void add(accepted);
     },
   });

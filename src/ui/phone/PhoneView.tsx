@@ -3,7 +3,6 @@ import { Camera } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import type { WantedPicture } from '@/core/checks/picturesWanted';
 import { Button } from '../controls/Button';
-import { PICTURE_TYPES } from '../pictures/keepPicture';
 import { post, request } from '../request';
 
 /** What the desk lets a phone read. */
@@ -93,7 +92,8 @@ export function PhoneView({ token, first }: { token: string; first: PhoneFirst }
             type="file"
             className="sr-only"
             aria-label="Picture"
-            accept={Object.keys(PICTURE_TYPES).join(',')}
+            // A phone that makes other pictures sends them as one of these when it is not offered its own.
+            accept="image/jpeg,image/png,image/webp"
             capture="environment"
             onChange={(event) => {
               const { files } = event.currentTarget;

@@ -30,6 +30,13 @@ const STEPS = {
   text: 'Reading what is printed',
 };
 
+/** A photograph as the desk keeps it. */
+async function keptBytes(sha256: string): Promise<Blob> {
+  const answer = await fetch(`/api/photos/${sha256}`);
+  if (!answer.ok) throw new Error('That photograph cannot be fetched.');
+  return answer.blob();
+}
+
 type Read = Extract<PictureReading, { labels: PictureLabel[] }>;
 
 /** Read a label from a picture: where each fact stands on the left, what it says on the right. */
@@ -85,7 +92,8 @@ export function PictureSheet({
       const kept = await keepPicture(picture);
       if (!file.photos.some(({ sha256 }) => sha256 === kept.sha256))
         onPhoto({ ...kept, name: picture.name.slice(0, 120) || 'picture of a label' });
-      await look(kept.sha256, picture);
+      // A browser reads what the desk keeps, where that was made from what it cannot read itself.
+      await look(kept.sha256, kept.mime === picture.type ? picture : await keptBytes(kept.sha256));
     } catch (error) {
       setTrouble((error as Error).message);
     } finally {
@@ -94,9 +102,7 @@ export function PictureSheet({
   };
   const again = async (sha256: string) => {
     try {
-      const answer = await fetch(`/api/photos/${sha256}`);
-      if (!answer.ok) throw new Error('That photograph cannot be fetched.');
-      await look(sha256, await answer.blob());
+      await look(sha256, await keptBytes(sha256));
     } catch (error) {
       setTrouble((error as Error).message);
     }
@@ -111,7 +117,7 @@ export function PictureSheet({
     noClick: true,
     noKeyboard: true,
     onDrop: (accepted, rejected) => {
-      if (rejected[0]) setTrouble(`${rejected[0].file.name} is no JPEG, PNG or WebP picture.`);
+      if (rejected[0]) setTrouble(`${rejected[0].file.name} is no JPEG, PNG, WebP or HEIC picture.`);
       else void take(accepted);
     },
   });

@@ -1,8 +1,14 @@
 import type { Photo } from '@/core/casefile/events/photoAdded';
 import { request } from '../request';
 
-/** The kinds of pictures that the desk keeps, as a drop zone takes them. */
-export const PICTURE_TYPES = { 'image/jpeg': [], 'image/png': [], 'image/webp': [] };
+/** The kinds of pictures that the desk takes in, as a drop zone does; the last ones it makes a JPEG of. */
+export const PICTURE_TYPES = {
+  'image/jpeg': [],
+  'image/png': [],
+  'image/webp': [],
+  'image/heic': ['.heic'],
+  'image/heif': ['.heif'],
+};
 
 /**
  * Have the desk keep a picture.
