@@ -8,11 +8,15 @@ import { readFact } from '../crossread/readFact';
 import type { Quad } from '../measure/homography';
 import type { SeenSymbol } from './eyes';
 import { holdBars } from './heldBars';
+import { byLayout } from './labelLayout';
 import type { SeenLabel, SeenWord } from './seenLabel';
 import { takeSizes } from './sizeTables';
 
 /** How far a reading can be relied on; only what is sure is taken without a look. */
 export type Trust = 'sure' | 'likely' | 'doubtful';
+
+/** The surest first. */
+const TRUSTS: Trust[] = ['sure', 'likely', 'doubtful'];
 
 /** A fact that a picture shows. */
 export interface PictureFact {
@@ -197,7 +201,13 @@ export function factsIn(
     .filter(({ fact }) => !bySize.some((size) => size.fact === fact))
     .map(({ fact, raw }) => ({ fact, raw, own: wordsOf(raw, words) }));
   const prints = printedAt(place, context);
-  for (const { fact, raw, own } of [...bySize.filter(({ fact }) => prints.has(fact)), ...byText]) {
+  const byBox = byLayout(label, place, context.maker?.labels ?? []).map(({ fact, words: own }) => ({
+    fact,
+    raw: own.map(({ text }) => text).join(' '),
+    own,
+  }));
+  const found = new Map<string, PictureFact>();
+  for (const { fact, raw, own } of [...bySize, ...byText, ...byBox].filter(({ fact }) => prints.has(fact))) {
     const confidence = own.length > 0 ? Math.min(...own.map((word) => word.confidence)) : 0;
     if (fact === 'gtin' && bars) {
       const printed = numberOf(raw);
@@ -205,15 +215,19 @@ export function factsIn(
         conflict = `The bars say ${bars.raw}; the number under them reads ${raw}. Look at both: one of them is another product’s.`;
       continue;
     }
-    facts.push({
+    const one: PictureFact = {
       place,
       fact,
       raw,
       confidence,
       corners: around(own, label.corners),
       ...weigh(fact, raw, confidence, place, context),
-    });
+    };
+    // A box says where a fact stands; how it was read decides which reading is shown.
+    const other = found.get(fact);
+    if (!other || TRUSTS.indexOf(one.trust) < TRUSTS.indexOf(other.trust)) found.set(fact, one);
   }
+  facts.push(...found.values());
   const order = (fact: string) => (sizeColumnOf(fact) ? 1 : 0);
   return { facts: facts.sort((a, b) => order(a.fact) - order(b.fact)), left, conflict };
 }

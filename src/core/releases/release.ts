@@ -2,6 +2,7 @@ import type { CheckDefinition } from '../checks/check';
 import type { DateOrder } from '../dates/dateOrder';
 import type { Day } from '../dates/day';
 import type { LeadTime } from '../dates/productionWindow';
+import type { LabelLayout } from '../labels/labelLayout';
 import type { KnownCopy } from './knownCopy';
 import type { ShelfItem } from './shelfItem';
 import type { Statement } from './statement';
@@ -19,6 +20,8 @@ export interface Maker {
   dateOrders?: Record<string, DateOrder>;
   /** How its labels name the countries that it makes in: other languages, abbreviations, ISO codes. */
   countries?: { name: string; aliases: string[] }[];
+  /** Where its labels print what. */
+  labels?: LabelLayout[];
 }
 
 export interface ReleaseSize {

@@ -16,6 +16,7 @@ import { RecordTabs } from '../records/RecordTabs';
 import { SaveNotice } from '../records/SaveNotice';
 import { useRows } from '../records/useRows';
 import { recordId, useSaveRecord } from '../records/useSaveRecord';
+import { LayoutDrawing } from './LayoutDrawing';
 
 const ORDERS = (['DMY', 'MDY', 'YMD'] as const).map((value) => ({ value, label: ORDER_NAMES[value] }));
 
@@ -148,6 +149,24 @@ export function MakerEditor({
               <AddLine onClick={() => countries.append({ name: '', aliases: [] })}>A country</AddLine>
             </div>
           </EditorPart>
+          {(maker.labels?.length ?? 0) > 0 && (
+            <EditorPart id="labels" title="Labels" says="where they print what, as taught on pictures of them">
+              <ul className="grid gap-2">
+                {maker.labels?.map((layout) => (
+                  <li key={`${layout.place}/${layout.aspect}`} className="flex flex-wrap items-center gap-4">
+                    <LayoutDrawing layout={layout} />
+                    <span>
+                      {layout.place}, {layout.boxes.length} facts
+                    </span>
+                    <RemoveButton
+                      label={`Forget this layout of ${layout.place}`}
+                      onClick={() => set({ labels: maker.labels?.filter((each) => each !== layout) })}
+                    />
+                  </li>
+                ))}
+              </ul>
+            </EditorPart>
+          )}
         </div>
         <aside className="grid content-start gap-6 self-start">
           <SaveNotice wrong={wrong} message={message} failed={failed} />

@@ -3,13 +3,16 @@ import { clsx } from 'clsx';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { CaseFile } from '@/core/casefile/caseFile';
 import { contextOf } from '@/core/crossread/context';
-import { factName } from '@/core/crossread/facts';
+import { expandFacts, factName } from '@/core/crossread/facts';
 import { standsAlready } from '@/core/crossread/standsAlready';
 import type { Grounds } from '@/core/judgement/grounds';
 import type { PictureFact, Trust } from '@/core/labels/factsIn';
-import { middleOf } from '@/core/measure/homography';
+import { type LabelLayout, layoutOf } from '@/core/labels/labelLayout';
+import { middleOf, type Quad } from '@/core/measure/homography';
 import type { PictureLabel } from '@/workers/pictureWork';
 import { Button, Key } from '../controls/Button';
+import { Tick } from '../controls/Tick';
+import { useMay } from '../people/Me';
 import type { ConfirmedFact } from './PictureSheet';
 
 const TRUST_WORDS: Record<Trust, string> = { sure: 'sure', likely: 'likely', doubtful: 'doubtful' };
@@ -36,6 +39,7 @@ export function PictureFacts({
   which,
   file,
   grounds,
+  drawn,
   onLit,
   onWhich,
   onKeep,
@@ -48,22 +52,46 @@ export function PictureFacts({
   which: number;
   file: CaseFile;
   grounds: Grounds;
+  /** What somebody drew around last: where the fact in focus stands. */
+  drawn: Quad | null;
   /** Outline this in the picture. */
   onLit: (points: string | null) => void;
   onWhich: () => void;
-  onKeep: (facts: ConfirmedFact[]) => void;
+  /** @param layout where the facts stand on such labels, if that is to be remembered */
+  onKeep: (facts: ConfirmedFact[], layout: LabelLayout | null) => void;
 }) {
   const [place, setPlace] = useState(label.likeliest);
   const [texts, setTexts] = useState<Record<string, string>>({});
   const [taken, setTaken] = useState<Record<string, boolean>>({});
+  /** Where facts stand by hand, and facts that a hand added. */
+  const [places, setPlaces] = useState<Record<string, Quad>>({});
+  const [added, setAdded] = useState<string[]>([]);
+  const [teach, setTeach] = useState(false);
+  const focused = useRef<string | null>(null);
   const list = useRef<HTMLUListElement>(null);
+  const mayTeach = useMay()('editRecords') && grounds.maker !== null;
   const found = label.at[place];
   const keyOf = (each: PictureFact) => `${each.place}/${each.fact}`;
   const context = useMemo(() => contextOf(file, grounds), [file, grounds]);
-  const facts = (found?.facts ?? [])
+  const byHand = added
+    .filter((fact) => !found?.facts.some((each) => each.fact === fact))
+    .map(
+      (fact): PictureFact => ({
+        place,
+        fact,
+        raw: '',
+        corners: label.corners,
+        trust: 'doubtful',
+        confidence: 1,
+        why: 'typed by hand; draw around it in the picture',
+        alternatives: [],
+      }),
+    );
+  const facts = [...(found?.facts ?? []), ...byHand]
     .filter((each) => !standsAlready(each.place, each.fact, each.raw, context))
+    .map((each) => ({ ...each, corners: places[keyOf(each)] ?? each.corners }))
     .sort((a, b) => ORDER.indexOf(a.trust) - ORDER.indexOf(b.trust));
-  const standing = (found?.facts.length ?? 0) - facts.length;
+  const standing = (found?.facts.length ?? 0) + byHand.length - facts.length;
   const textOf = (each: PictureFact) => texts[keyOf(each)] ?? startOf(each);
   const confirmed = (each: PictureFact): ConfirmedFact => ({
     place: each.place,
@@ -75,7 +103,12 @@ export function PictureFacts({
       confidence: each.confidence,
     },
   });
-  const keep = (chosen: PictureFact[]) => onKeep(chosen.filter((each) => textOf(each).trim() !== '').map(confirmed));
+  const keep = (chosen: PictureFact[]) => {
+    const kept = chosen.filter((each) => textOf(each).trim() !== '');
+    // The bars are found by themselves wherever they are.
+    const read = kept.filter((each) => each.place === place && each.fact !== 'gtin');
+    onKeep(kept.map(confirmed), teach ? layoutOf(place, label.corners, read) : null);
+  };
   const chosen = facts.filter((each) => taken[keyOf(each)]);
   /** What somebody entered there is never put aside unseen. */
   const overwrites = (each: PictureFact): boolean => {
@@ -92,7 +125,19 @@ export function PictureFacts({
     first?.focus();
     if (!first) onLit(null);
   }, [place, label]);
-  const places = grounds.kind.places.filter(({ id }) => label.at[id]);
+  // A box that was drawn is where the fact in focus stands.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: once for each that is drawn
+  useEffect(() => {
+    const key = focused.current;
+    if (!drawn || key === null) return;
+    setPlaces((before) => ({ ...before, [key]: drawn }));
+    onLit(framed(drawn, size.width / 160));
+    list.current?.querySelector<HTMLInputElement>(`input[data-key="${key}"]`)?.focus();
+  }, [drawn]);
+  const others = expandFacts(grounds.kind.places.find(({ id }) => id === place)?.facts ?? [], grounds.chart).filter(
+    ({ id }) => !facts.some(({ fact }) => fact === id),
+  );
+  const shownPlaces = grounds.kind.places.filter(({ id }) => label.at[id]);
   return (
     <section aria-label="What the label says" className="flex min-h-0 flex-col">
       <div className="mb-2 flex flex-wrap items-center gap-x-3">
@@ -103,7 +148,7 @@ export function PictureFacts({
             onChange={(event) => setPlace(event.target.value)}
             className="h-9 border border-line bg-sheet px-2"
           >
-            {places.map(({ id, name }) => (
+            {shownPlaces.map(({ id, name }) => (
               <option key={id} value={id}>
                 {name.toLowerCase()}
               </option>
@@ -137,12 +182,16 @@ export function PictureFacts({
                 </span>
                 <input
                   data-fact={fact}
+                  data-key={key}
                   value={textOf(each)}
                   spellCheck={false}
                   autoComplete="off"
                   placeholder="not read"
                   className="h-9 w-full border border-line bg-sheet px-2 font-mono text-[15px]"
-                  onFocus={() => onLit(framed(corners, size.width / 160))}
+                  onFocus={() => {
+                    focused.current = key;
+                    onLit(framed(corners, size.width / 160));
+                  }}
                   onChange={(event) => {
                     setTexts({ ...texts, [key]: event.target.value });
                     setTaken({ ...taken, [key]: false });
@@ -198,6 +247,35 @@ export function PictureFacts({
         <p className="mt-2 text-[13px] text-soft">
           {standing} more {standing === 1 ? 'stands there already, and is' : 'stand there already, and are'} the same.
         </p>
+      )}
+      {others.length > 0 && (
+        <label className="mt-2 flex items-center gap-2 text-[13px] text-soft">
+          It also shows
+          <select
+            value=""
+            onChange={({ target }) => {
+              setAdded([...added, target.value]);
+              const key = `${place}/${target.value}`;
+              focused.current = key;
+              setTimeout(() => list.current?.querySelector<HTMLInputElement>(`input[data-key="${key}"]`)?.focus());
+            }}
+            className="h-9 border border-line bg-sheet px-2"
+          >
+            <option value="">another fact</option>
+            {others.map(({ id, name }) => (
+              <option key={id} value={id}>
+                {name.toLowerCase()}
+              </option>
+            ))}
+          </select>
+        </label>
+      )}
+      {mayTeach && (
+        <Tick
+          label={`Remember where these stand on such labels of ${grounds.maker?.name}`}
+          checked={teach}
+          onChange={setTeach}
+        />
       )}
       <div className="mt-3 flex flex-wrap gap-2">
         <Button look="act" data-keep disabled={chosen.length === 0} onClick={() => keep(chosen)}>

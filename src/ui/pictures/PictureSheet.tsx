@@ -1,15 +1,19 @@
 'use client';
 import { X } from 'lucide-react';
 import { Dialog } from 'radix-ui';
-import { useEffect, useState } from 'react';
+import { type PointerEvent, useEffect, useState } from 'react';
 import { useDropzone } from 'react-dropzone';
 import type { CaseFile } from '@/core/casefile/caseFile';
 import type { SeenIn } from '@/core/casefile/events/factRead';
 import type { Photo } from '@/core/casefile/events/photoAdded';
 import type { Grounds } from '@/core/judgement/grounds';
+import { type LabelLayout, withLayout } from '@/core/labels/labelLayout';
+import { type Point, type Quad, rectangle } from '@/core/measure/homography';
 import type { PictureLabel, PictureReading } from '@/workers/pictureWork';
+import { useSaving } from '../casebook/CaseBook';
 import { Button, Key } from '../controls/Button';
 import { useAsSheet } from '../controls/useKeys';
+import { post } from '../request';
 import { keepPicture, PICTURE_TYPES } from './keepPicture';
 import { PictureFacts } from './PictureFacts';
 import { usePastedPictures } from './usePastedPictures';
@@ -60,6 +64,7 @@ export function PictureSheet({
   onClose: () => void;
 }) {
   useAsSheet();
+  const saving = useSaving();
   const { read, progress } = usePictureReader();
   const [shown, setShown] = useState<{ sha256: string; url: string } | null>(null);
   const [reading, setReading] = useState<Read | null>(null);
@@ -67,6 +72,7 @@ export function PictureSheet({
   const [trouble, setTrouble] = useState('');
   const [sending, setSending] = useState(false);
   const [lit, setLit] = useState<string | null>(null);
+  const [drawn, setDrawn] = useState<Quad | null>(null);
 
   const look = async (sha256: string, blob: Blob) => {
     setTrouble('');
@@ -99,6 +105,21 @@ export function PictureSheet({
     } finally {
       setSending(false);
     }
+  };
+  /** Facts are kept once it is remembered where they stand, so that trouble with that is still seen. */
+  const keep = async (facts: ConfirmedFact[], layout: LabelLayout | null) => {
+    const { maker } = saving.folder.grounds;
+    if (layout && maker) {
+      const body = { ...maker.body, labels: withLayout(maker.body.labels ?? [], layout) };
+      try {
+        await post('/api/records', { kind: 'maker', body, from: maker.revision });
+      } catch (error) {
+        setTrouble(`Where they stand could not be remembered: ${(error as Error).message}`);
+        return;
+      }
+      saving.renew();
+    }
+    onKeep(facts);
   };
   const again = async (sha256: string) => {
     try {
@@ -182,7 +203,14 @@ export function PictureSheet({
           </p>
           {shown && (
             <div className="grid min-h-0 grow grid-cols-[minmax(0,1fr)_400px] gap-4 max-[1000px]:block">
-              <SeenPicture url={shown.url} reading={reading} label={label} lit={lit} onChoose={setWhich} />
+              <SeenPicture
+                url={shown.url}
+                reading={reading}
+                label={label}
+                lit={lit}
+                onChoose={setWhich}
+                onDraw={setDrawn}
+              />
               {label && reading && numberOn(label) && onLookUp && (
                 <NoRecord number={numberOn(label) as string} onLookUp={onLookUp} />
               )}
@@ -196,9 +224,10 @@ export function PictureSheet({
                   which={which}
                   file={file}
                   grounds={grounds}
+                  drawn={drawn}
                   onLit={setLit}
                   onWhich={() => setWhich((which + 1) % reading.labels.length)}
-                  onKeep={onKeep}
+                  onKeep={(facts, layout) => void keep(facts, layout)}
                 />
               )}
             </div>
@@ -242,16 +271,31 @@ function SeenPicture({
   label,
   lit,
   onChoose,
+  onDraw,
 }: {
   url: string;
   reading: Read | null;
   label: PictureLabel | null;
   lit: string | null;
   onChoose: (which: number) => void;
+  /** Somebody drew around something. */
+  onDraw: (corners: Quad) => void;
 }) {
+  const [box, setBox] = useState<{ from: Point; to: Point } | null>(null);
   const points = (corners: { x: number; y: number }[]) => corners.map(({ x, y }) => `${x},${y}`).join(' ');
   const size = reading ?? { width: 4, height: 3 };
   const thin = size.width / 500;
+  const pointAt = ({ clientX, clientY, currentTarget }: PointerEvent<SVGSVGElement>): Point => {
+    const { left, top, width, height } = currentTarget.getBoundingClientRect();
+    return { x: ((clientX - left) / width) * size.width, y: ((clientY - top) / height) * size.height };
+  };
+  const quadOf = ({ from, to }: { from: Point; to: Point }): Quad =>
+    rectangle(Math.min(from.x, to.x), Math.min(from.y, to.y), Math.abs(to.x - from.x), Math.abs(to.y - from.y));
+  const drew = () => {
+    setBox(null);
+    // A click chooses a label; only what was drawn is a box.
+    if (box && Math.hypot(box.to.x - box.from.x, box.to.y - box.from.y) > size.width / 100) onDraw(quadOf(box));
+  };
   return (
     <div className="min-h-0 self-start bg-sheet max-[1000px]:sticky max-[1000px]:top-0 max-[1000px]:z-10 max-[1000px]:pb-3">
       <div className="relative w-fit">
@@ -265,8 +309,17 @@ function SeenPicture({
           <svg
             viewBox={`0 0 ${size.width} ${size.height}`}
             preserveAspectRatio="xMinYMin meet"
-            className="absolute inset-0 h-full w-full"
+            className="absolute inset-0 h-full w-full touch-none"
             aria-hidden
+            onPointerDown={(event) => {
+              // The field that is meant keeps the focus.
+              event.preventDefault();
+              const at = pointAt(event);
+              setBox({ from: at, to: at });
+            }}
+            onPointerMove={(event) => box && setBox({ ...box, to: pointAt(event) })}
+            onPointerUp={drew}
+            onPointerLeave={() => setBox(null)}
           >
             {reading.labels.map(({ corners }, i) => (
               // biome-ignore lint/a11y/noStaticElementInteractions: the panel beside it has a button for the same
@@ -280,6 +333,9 @@ function SeenPicture({
                 strokeDasharray={label === reading.labels[i] ? undefined : `${thin * 4} ${thin * 3}`}
               />
             ))}
+            {box && (
+              <polygon points={points(quadOf(box))} className="fill-transparent stroke-differs" strokeWidth={thin} />
+            )}
             {lit && (
               <polygon
                 points={lit}
