@@ -39,12 +39,15 @@ export async function readPicture(
 ): Promise<PictureReading> {
   const look = await lookAt(picture, eyes, step);
   if (look.problem !== undefined) return look;
-  const labels = look.labels.map((label): PictureLabel => {
+  const labels = look.labels.flatMap((label): PictureLabel[] => {
     const at = Object.fromEntries(places.map(({ id }) => [id, factsIn(label, id, context, others[id])]));
     const [likeliest = ''] = places
       .map(({ id }) => id)
       .sort((a, b) => worth(at[b] as LabelFacts) - worth(at[a] as LabelFacts));
-    return { corners: label.corners, at, likeliest };
+    // What only looked like bars, and fits no number, is no label.
+    const says =
+      label.symbols.length + label.lines.length > 0 || Object.values(at).some(({ facts }) => facts.length > 0);
+    return says ? [{ corners: label.corners, at, likeliest }] : [];
   });
   return { width: picture.width, height: picture.height, labels };
 }

@@ -26,6 +26,9 @@ const listOf = (text: string): string[] =>
     .map((each) => each.trim())
     .filter((each) => each !== '');
 
+/** A place without its kind of goods, whose name for it is not at hand: `boxLabel` is a box label. */
+const wordsOf = (place: string): string => place.replace(/(?=[A-Z])/g, ' ').toLowerCase();
+
 /** How a maker writes its codes, dates and countries. */
 export function MakerEditor({
   maker: kept,
@@ -156,10 +159,10 @@ export function MakerEditor({
                   <li key={`${layout.place}/${layout.aspect}`} className="flex flex-wrap items-center gap-4">
                     <LayoutDrawing layout={layout} />
                     <span>
-                      {layout.place}, {layout.boxes.length} facts
+                      {wordsOf(layout.place)}, {layout.boxes.length} facts
                     </span>
                     <RemoveButton
-                      label={`Forget this layout of ${layout.place}`}
+                      label={`Forget this layout of the ${wordsOf(layout.place)}`}
                       onClick={() => set({ labels: maker.labels?.filter((each) => each !== layout) })}
                     />
                   </li>

@@ -17,6 +17,8 @@ import type { ConfirmedFact } from './PictureSheet';
 
 const TRUST_WORDS: Record<Trust, string> = { sure: 'sure', likely: 'likely', doubtful: 'doubtful' };
 const ORDER: Trust[] = ['doubtful', 'likely', 'sure'];
+/** What is said of a fact that a person adds. */
+const BY_HAND = 'type what stands there, and draw around it in the picture';
 /** Less sure readings are not put into anybody's mouth. */
 const EMPTY_UNDER = 0.5;
 
@@ -83,7 +85,7 @@ export function PictureFacts({
         corners: label.corners,
         trust: 'doubtful',
         confidence: 1,
-        why: 'typed by hand; draw around it in the picture',
+        why: BY_HAND,
         alternatives: [],
       }),
     );
@@ -213,7 +215,7 @@ export function PictureFacts({
               </label>
               <p className="pt-0.5 pl-[9rem] text-[13px] text-soft">
                 <span className={clsx(trust === 'doubtful' && 'font-semibold text-doubt')}>
-                  {taken[key] ? 'confirmed' : TRUST_WORDS[trust]}
+                  {taken[key] ? 'confirmed' : why === BY_HAND ? 'by hand' : TRUST_WORDS[trust]}
                 </span>
                 : {why}
                 {alternatives.map((other, k) => (

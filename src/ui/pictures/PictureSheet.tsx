@@ -18,6 +18,7 @@ import { keepPicture, PICTURE_TYPES } from './keepPicture';
 import { PictureFacts } from './PictureFacts';
 import { usePastedPictures } from './usePastedPictures';
 import { usePictureReader } from './usePictureReader';
+import { Webcam } from './Webcam';
 
 /** A fact that somebody confirmed, with where it was seen. */
 export interface ConfirmedFact {
@@ -73,6 +74,8 @@ export function PictureSheet({
   const [sending, setSending] = useState(false);
   const [lit, setLit] = useState<string | null>(null);
   const [drawn, setDrawn] = useState<Quad | null>(null);
+  const [filming, setFilming] = useState(false);
+  const hasCamera = useHasCamera();
 
   const look = async (sha256: string, blob: Blob) => {
     setTrouble('');
@@ -159,6 +162,11 @@ export function PictureSheet({
             <Button onClick={open} disabled={busy}>
               {shown ? 'Another picture' : 'Choose a picture'}
             </Button>
+            {hasCamera && (
+              <Button onClick={() => setFilming(true)} disabled={busy || filming}>
+                Camera
+              </Button>
+            )}
             <span className="text-[13px] text-soft">or drop one here, or paste it</span>
             <input {...getInputProps()} aria-label="A picture of a label" />
           </div>
@@ -168,7 +176,16 @@ export function PictureSheet({
           >
             <X size={18} aria-hidden />
           </Dialog.Close>
-          {!shown && file.photos.length > 0 && (
+          {filming && (
+            <Webcam
+              onTaken={(picture) => {
+                setFilming(false);
+                void take([picture]);
+              }}
+              onClose={() => setFilming(false)}
+            />
+          )}
+          {!shown && !filming && file.photos.length > 0 && (
             <section aria-label="Pictures of this case">
               <p className="mb-2 text-soft">Pictures of this case:</p>
               <div className="flex flex-wrap gap-2">
@@ -201,7 +218,7 @@ export function PictureSheet({
                 ? `${STEPS[progress.step]}, ${Math.round(progress.share * 100)} %`
                 : ''}
           </p>
-          {shown && (
+          {shown && !filming && (
             <div className="grid min-h-0 grow grid-cols-[minmax(0,1fr)_400px] gap-4 max-[1000px]:block">
               <SeenPicture
                 url={shown.url}
@@ -232,7 +249,7 @@ export function PictureSheet({
               )}
             </div>
           )}
-          {!shown && file.photos.length === 0 && !busy && (
+          {!shown && !filming && file.photos.length === 0 && !busy && (
             <p className="text-soft">
               Let the label fill the picture, flat and sharp, without a lamp mirrored in it. <Key>Esc</Key> leads back.
             </p>
@@ -241,6 +258,18 @@ export function PictureSheet({
       </Dialog.Portal>
     </Dialog.Root>
   );
+}
+
+/** True where this machine has a camera. */
+function useHasCamera(): boolean {
+  const [has, setHas] = useState(false);
+  useEffect(() => {
+    // Pages that came unprotected over a network are given no cameras at all.
+    void navigator.mediaDevices
+      ?.enumerateDevices()
+      .then((devices) => setHas(devices.some(({ kind }) => kind === 'videoinput')));
+  }, []);
+  return has;
 }
 
 /** The barcode number that a label shows wherever it may stand. */
