@@ -47,3 +47,28 @@ for (const [name, path] of [
     expect(overflow, 'the page scrolls sideways').toBeLessThanOrEqual(0);
   });
 }
+
+for (const [name, path, keys] of [
+  ['The sheet of a picture', '/case/PP-0419/codes', ['f']],
+  ['The tray', '/case/PP-0419/codes', ['t']],
+  ['A phone', '/case/PP-0419/codes', ['a']],
+] as const) {
+  test(`${name} can be read by everybody, in a bright and in a dim room`, async ({ page }) => {
+    await visit(page, path);
+    await press(page, ...keys);
+    const dialog = page.getByRole('dialog');
+    await expect(dialog.getByRole('button').nth(1).or(dialog.getByRole('link')).first()).toBeVisible();
+    for (const room of ['bright', 'dim']) {
+      // Keys are the sheet's while it is open.
+      await page.evaluate((which) => {
+        document.documentElement.dataset.room = which;
+      }, room);
+      const axe = new AxeBuilder({ page }).include('[role="dialog"]').options({ resultTypes: ['violations'] });
+      const { violations } = await axe.analyze();
+      expect(violations.map(({ id, nodes }) => [id, nodes.map(({ html }) => html.slice(0, 120))])).toEqual([]);
+    }
+    await page.setViewportSize({ width: 768, height: 1024 });
+    const overflow = await dialog.evaluate((sheet) => sheet.scrollWidth - sheet.clientWidth);
+    expect(overflow, 'the sheet scrolls sideways').toBeLessThanOrEqual(0);
+  });
+}
