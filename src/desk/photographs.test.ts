@@ -1,7 +1,9 @@
 import { readFile } from 'node:fs/promises';
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { UNNAMED_HOUSE } from '@/core/judgement/houseRules';
 import { type TestDesk, testDesk } from '@/demo/testing/testDesk';
+import { readHouseRules, saveHouseRules } from './houseRules';
 import { addPhotograph, photograph } from './photographs';
 
 const plain = (width = 64, height = 40) =>
@@ -69,6 +71,20 @@ describe('photographs as they come in', () => {
     const kept = await addPhotograph(desk, by, [bytes]);
     expect(kept).not.toHaveProperty('shot');
     expect(Buffer.from((await photograph(desk, kept.sha256)).bytes).equals(bytes)).toBe(true);
+  });
+
+  it('stay beside as the camera made them where the house wants it, and the check of the desk knows whose they are', async () => {
+    const { desk } = at;
+    const { rules, revision } = await readHouseRules(desk);
+    const house = { ...(rules.house ?? UNNAMED_HOUSE), name: 'A made-up counter', originals: true };
+    await saveHouseRules(desk, by, { ...rules, house }, revision);
+    const heic = await readFile('src/demo/testing/phone.heic');
+    const kept = await addPhotograph(desk, by, [heic]);
+    expect(kept.original).toMatchObject({ mime: 'image/heic', bytes: heic.length });
+    const { bytes } = await photograph(desk, kept.original?.sha256 ?? '');
+    expect(Buffer.from(bytes).equals(heic)).toBe(true);
+    // What needed no cleaning is kept once.
+    expect(await addPhotograph(desk, by, [await plain(70, 40).toBuffer()])).not.toHaveProperty('original');
   });
 
   it('are shown at the widths of screens, and at no other', async () => {

@@ -5,6 +5,7 @@ import { findPhotograph, keepPhotograph, letGo, readPhotograph, receiveFile } fr
 import { cleanPicture, shotOf } from './cleanPicture';
 import type { Desk } from './desk';
 import { isHeic, jpegOfHeic } from './heic';
+import { readHouseRules } from './houseRules';
 import { allow } from './people/roster';
 import { Refusal } from './refusal';
 
@@ -66,7 +67,7 @@ export async function addPhotograph(
   desk: Desk,
   by: string,
   chunks: AsyncIterable<Uint8Array> | Iterable<Uint8Array>,
-): Promise<Pick<Photo, 'sha256' | 'mime' | 'bytes' | 'shot'>> {
+): Promise<Pick<Photo, 'sha256' | 'mime' | 'bytes' | 'shot' | 'original'>> {
   await allow(desk, by, 'addPhotograph');
   const received = await receiveFile(desk.store, 'photographs', chunks, LARGEST_PHOTO);
   if (!received) throw new Refusal('invalid', TOO_LARGE);
@@ -79,7 +80,15 @@ export async function addPhotograph(
       ? await receiveFile(desk.store, 'photographs', [clean.bytes], Number.MAX_SAFE_INTEGER)
       : received;
     const { sha256, bytes } = await keepPhotograph(desk.store, file ?? received, mime, desk.now());
-    return { sha256, mime, bytes, ...(shot ? { shot } : {}) };
+    const keeps = clean.bytes !== null && (await readHouseRules(desk)).rules.house?.originals === true;
+    const original = keeps ? await keepPhotograph(desk.store, received, sent, desk.now()) : null;
+    return {
+      sha256,
+      mime,
+      bytes,
+      ...(shot ? { shot } : {}),
+      ...(original ? { original: { sha256: original.sha256, mime: sent, bytes: original.bytes } } : {}),
+    };
   } finally {
     await letGo(received);
   }

@@ -58,6 +58,8 @@ export interface House {
   languages: string[];
   /** SHA-256 of a picture that is kept at this desk. */
   logo?: string;
+  /** Pictures are kept as the camera made them, too, with what it wrote of place and owner. */
+  originals?: boolean;
 }
 
 /** What stands for a house that said nothing of itself. */

@@ -8,5 +8,9 @@ export const photoAdded: Completion<'photoAdded'> = async (event, { desk }) => {
   if (!kept) throw invalid('That photograph is not kept here.');
   if (kept.mime !== mime || kept.bytes !== bytes)
     throw invalid(`That photograph is kept here as ${kept.mime} of ${kept.bytes} bytes, not as ${mime} of ${bytes}.`);
+  const { original } = event.body;
+  const first = original && (await findPhotograph(desk.store, original.sha256));
+  if (original && (first?.mime !== original.mime || first.bytes !== original.bytes))
+    throw invalid('The bytes that came from the camera are not kept here as the entry says.');
   return event;
 };

@@ -62,7 +62,8 @@ export async function checkDesk(desk: Desk, onProgress: (share: number) => void 
       const file = fold(row.id, log);
       const state = file.seal ? 'sealed' : file.closed ? 'closed' : 'open';
       if (state !== row.state) problems.push(`${row.number} is ${state} by its log, and listed as ${row.state}.`);
-      for (const { sha256 } of file.photos) named.set(sha256, row.number);
+      for (const { sha256, original } of file.photos)
+        for (const each of [sha256, ...(original ? [original.sha256] : [])]) named.set(each, row.number);
     }
     const signatures = await signaturesOf(store, row.id);
     problems.push(...signatureProblems(log, signatures).map((sentence) => `${row.number}: ${sentence}`));

@@ -5,6 +5,7 @@ import { formatInstant, isTimeZone } from '@/core/dates/instant';
 import { type House, type HouseRules, UNNAMED_HOUSE } from '@/core/judgement/houseRules';
 import { Button, Key } from '../controls/Button';
 import { TextField } from '../controls/TextField';
+import { Tick } from '../controls/Tick';
 import { useKeys } from '../controls/useKeys';
 import { useMay } from '../people/Me';
 import { RecordTabs } from '../records/RecordTabs';
@@ -97,6 +98,11 @@ export function HouseView({ rules, revision, zones }: { rules: HouseRules; revis
             ? `On its wall, noon UTC of 1 Mar 2026 is ${formatInstant('2026-03-01T12:00:00Z', form.timeZone)}.`
             : 'That is no time zone that this machine knows.'}
         </p>
+        <Tick
+          label="Keep pictures as the camera made them, too, with what it wrote of place and owner"
+          checked={form.originals === true}
+          onChange={(originals) => set({ originals })}
+        />
         <div className="flex items-center gap-4">
           {form.logo && (
             // biome-ignore lint/performance/noImgElement: a kept picture, shown as it is

@@ -189,19 +189,29 @@ export function PictureSheet({
             <section aria-label="Pictures of this case">
               <p className="mb-2 text-soft">Pictures of this case:</p>
               <div className="flex flex-wrap gap-2">
-                {file.photos.toReversed().map(({ sha256, name }, i) => (
-                  <button
-                    key={sha256}
-                    type="button"
-                    // biome-ignore lint/a11y/noAutofocus: what the sheet was opened for
-                    autoFocus={i === 0}
-                    onClick={() => void again(sha256)}
-                    className="max-w-48 border border-line p-1 text-left text-[13px] hover:border-accent"
-                  >
-                    {/* biome-ignore lint/performance/noImgElement: kept pictures are served as they are */}
-                    <img src={`/api/photos/${sha256}?w=320`} alt="" className="h-32 w-44 object-cover" />
-                    {name}
-                  </button>
+                {file.photos.toReversed().map(({ sha256, name, original }, i) => (
+                  <div key={sha256} className="text-[13px]">
+                    <button
+                      type="button"
+                      // biome-ignore lint/a11y/noAutofocus: what the sheet was opened for
+                      autoFocus={i === 0}
+                      onClick={() => void again(sha256)}
+                      className="max-w-48 border border-line p-1 text-left text-[13px] hover:border-accent"
+                    >
+                      {/* biome-ignore lint/performance/noImgElement: kept pictures are served as they are */}
+                      <img src={`/api/photos/${sha256}?w=320`} alt="" className="h-32 w-44 object-cover" />
+                      {name}
+                    </button>
+                    {original && (
+                      <a
+                        href={`/api/photos/${original.sha256}`}
+                        download
+                        className="block p-1 text-accent underline underline-offset-4"
+                      >
+                        as the camera made it
+                      </a>
+                    )}
+                  </div>
                 ))}
               </div>
             </section>

@@ -16,5 +16,5 @@ export const PICTURE_TYPES = {
  * @returns what the case records of it
  * @throws Error with a sentence where it is none, or too large
  */
-export const keepPicture = (file: File): Promise<Pick<Photo, 'sha256' | 'mime' | 'bytes' | 'shot'>> =>
+export const keepPicture = (file: File): Promise<Pick<Photo, 'sha256' | 'mime' | 'bytes' | 'shot' | 'original'>> =>
   request('/api/photos', { method: 'POST', body: file });

@@ -8,6 +8,8 @@ export interface Photo {
   /** The check or the layer that it belongs to. */
   check?: string;
   layer?: string;
+  /** The bytes that came from the camera, where the house keeps them. They stay at the desk: no pack holds them. */
+  original?: { sha256: string; mime: string; bytes: number };
   /** When and how it was taken, as its camera says. */
   shot?: ShotData;
 }
