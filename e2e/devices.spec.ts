@@ -1,9 +1,6 @@
-import { execFileSync } from 'node:child_process';
-import { mkdtempSync, readdirSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
 import type { Page } from '@playwright/test';
 import { allSaved, expect, press, scan, test, type, visit } from './bench';
+import { photographed } from './photographed';
 
 /** A new case about a shoe of the records. */
 async function openShoe(page: Page): Promise<string> {
@@ -122,19 +119,7 @@ test('a phone adds pictures that the bench sees at once; a second phone gets not
   browser,
   baseURL,
 }) => {
-  const folder = mkdtempSync(join(tmpdir(), 'pinprick-phone-'));
-  execFileSync(process.execPath, [
-    '--import',
-    'tsx',
-    'src/cli/main.ts',
-    'specimens',
-    folder,
-    '--kind',
-    'box-label',
-    '--seed',
-    '4',
-  ]);
-  const picture = join(folder, readdirSync(folder).find((name) => name.endsWith('.jpg')) as string);
+  const { picture } = photographed(4);
   const number = await openShoe(page);
   await visit(page, `/case/${number}/codes`);
   await press(page, 'a');

@@ -1,12 +1,6 @@
 import type { TagRead } from '@/core/devices/inventory';
 import type { ScaleKind, ScaleReading } from '@/core/devices/weight';
 
-/** A choice of what lies on a stand-in. */
-export interface LaidChoice {
-  id: string;
-  label: string;
-}
-
 /** A device at the bench. A real one and its stand-in fill the same interface. */
 interface Device {
   /** As people call it. */

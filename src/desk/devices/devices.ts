@@ -1,14 +1,8 @@
 import { epcOfItem } from '@/core/codes/epcOfItem';
+import type { BenchSeen, LaidChoice } from '@/core/devices/benchSeen';
 import type { TagRead } from '@/core/devices/inventory';
-import {
-  checkProblem,
-  isCheckOfShift,
-  type ScaleCheck,
-  type ScaleKind,
-  type ScaleReading,
-} from '@/core/devices/weight';
+import { checkProblem, isCheckOfShift, type ScaleCheck, type ScaleReading } from '@/core/devices/weight';
 import type { Maker, Release } from '@/core/releases/release';
-import type { LaidChoice } from '@/devices/device';
 import { CALIPERS_CHOICES } from '@/devices/standIns/standInCalipers';
 import { KNOWN_WEIGHT, SCALE_CHOICES } from '@/devices/standIns/standInScale';
 import { TRAY_CHOICES } from '@/devices/standIns/standInTray';
@@ -18,28 +12,6 @@ import { allow, readRoster } from '../people/roster';
 import { invalid, Refusal } from '../refusal';
 import { listReleases, readRelease } from '../releases';
 import { scaleStandIn, trayStandIn } from './bench';
-
-/** What lies on a stand-in, and what else may. */
-interface StandInSeen {
-  laid: string;
-  choices: LaidChoice[];
-}
-
-/** The devices as a screen sees them; null for what is not there. */
-export interface BenchSeen {
-  tray: { name: string; standIn: StandInSeen | null } | null;
-  scale: {
-    name: string;
-    kind: ScaleKind;
-    /** The check of this shift; null where there is none. */
-    check: ScaleCheck | null;
-    /** The known weight at hand, g, and how far it may be off. */
-    known: { grams: number; tolerance: number };
-    standIn: StandInSeen | null;
-  } | null;
-  /** What the jaws of the stand-in can be on; null where calipers are real, and type by themselves. */
-  calipers: LaidChoice[] | null;
-}
 
 /** The devices of this desk. */
 export async function seeBench(desk: Desk): Promise<BenchSeen> {

@@ -1,12 +1,13 @@
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import type { LineNews } from '@/core/devices/phoneSeen';
 import { type TestDesk, testDesk } from '@/demo/testing/testDesk';
 import { findCase } from '@/store/cases';
 import { readQueue } from '../queue';
 import { readLog } from '../readLog';
 import { recordEvents } from '../recordEvents';
 import { beginPhone, endPhone, openPhone, phoneFor, phonePage, takeByPhone, watchPhone } from './phone';
-import { LINE_MINUTES, type LineNews } from './phoneLine';
+import { LINE_MINUTES } from './phoneLine';
 
 const by = 'isolde-varr';
 let at: TestDesk;

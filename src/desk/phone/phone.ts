@@ -1,7 +1,8 @@
 import type { Photo } from '@/core/casefile/events/photoAdded';
 import { refusal } from '@/core/casefile/fold';
 import { checksFor } from '@/core/checks/findings';
-import { picturesWanted, type WantedPicture } from '@/core/checks/picturesWanted';
+import { picturesWanted } from '@/core/checks/picturesWanted';
+import type { LineSeen, PhonePage } from '@/core/devices/phoneSeen';
 import { groundsOf } from '@/core/judgement/grounds';
 import { findCase } from '@/store/cases';
 import type { Desk } from '../desk';
@@ -13,21 +14,18 @@ import { recordEvents } from '../recordEvents';
 import { Refusal } from '../refusal';
 import { beginLine, endLine, isFull, lineAt, lineOf, openLine, type PhoneLine, tell } from './phoneLine';
 
-/** What the bench sees of a line. */
-export interface LineSeen {
+/** A line with what stands in its address. */
+interface OpenedLine extends LineSeen {
   token: string;
-  /** ISO instant at which it ends. */
-  until: string;
-  begun: boolean;
-  pictures: number;
 }
 
-const seen = ({ token, until, guest, pictures }: PhoneLine): LineSeen => ({
-  token,
+const seen = ({ until, guest, pictures }: PhoneLine): LineSeen => ({
   until: new Date(until).toISOString(),
   begun: guest !== null,
   pictures,
 });
+
+export type { LineAddress, PhonePage } from '@/core/devices/phoneSeen';
 
 const clock = (desk: Desk): number => Date.parse(desk.now());
 
@@ -45,13 +43,14 @@ async function caseAt(desk: Desk, number: string) {
  * @param fresh true to end the one that is open and give out another address
  * @throws Refusal where that person may not, or the case takes no pictures
  */
-export async function phoneFor(desk: Desk, by: string, number: string, fresh: boolean): Promise<LineSeen> {
+export async function phoneFor(desk: Desk, by: string, number: string, fresh: boolean): Promise<OpenedLine> {
   await allow(desk, by, 'photoAdded', 'addPhotograph');
   const { row, file } = await caseAt(desk, number);
   const no = refusal(file, 'photoAdded');
   if (no) throw new Refusal('forbidden', no);
   const open = lineOf(desk.phones, row.number, clock(desk));
-  return seen(open && !fresh ? open : openLine(desk.phones, row.number, by, clock(desk)));
+  const line = open && !fresh ? open : openLine(desk.phones, row.number, by, clock(desk));
+  return { ...seen(line), token: line.token };
 }
 
 /** The line that is open for a case, or null. */
@@ -86,13 +85,6 @@ export function watchPhone(
     clearTimeout(end);
     line.listeners.delete(listener);
   };
-}
-
-/** All that a phone may read. */
-export interface PhonePage {
-  number: string;
-  begun: boolean;
-  next: WantedPicture[];
 }
 
 /** @throws Refusal with what to tell its owner, where that phone gets nowhere */

@@ -1,4 +1,5 @@
 import { createHash, randomBytes, timingSafeEqual } from 'node:crypto';
+import type { LineNews } from '@/core/devices/phoneSeen';
 
 /** How long a phone's address holds. */
 export const LINE_MINUTES = 30;
@@ -23,8 +24,6 @@ export interface PhoneLine {
   /** Called with each change: a phone began, a picture came, the line is over. */
   listeners: Set<(news: LineNews) => void>;
 }
-
-export type LineNews = { begun: true } | { picture: string } | { over: true };
 
 /** The lines that are open at a desk, by their token. They end with the program. */
 export type PhoneLines = Map<string, PhoneLine>;

@@ -1,5 +1,6 @@
 import { randomNormal } from 'd3-random';
-import type { LaidChoice, Surroundings } from '../device';
+import type { LaidChoice } from '@/core/devices/benchSeen';
+import type { Surroundings } from '../device';
 
 /** What the jaws of the stand-in can be on. */
 export const CALIPERS_CHOICES: LaidChoice[] = [

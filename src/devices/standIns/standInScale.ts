@@ -1,6 +1,7 @@
 import { randomNormal } from 'd3-random';
+import type { LaidChoice } from '@/core/devices/benchSeen';
 import type { ScaleReading } from '@/core/devices/weight';
-import type { LaidChoice, Scale, Surroundings } from '../device';
+import type { Scale, Surroundings } from '../device';
 
 /** What can be laid on it. */
 export const SCALE_CHOICES: LaidChoice[] = [

@@ -1,6 +1,7 @@
 import { randomNormal } from 'd3-random';
+import type { LaidChoice } from '@/core/devices/benchSeen';
 import type { TagRead } from '@/core/devices/inventory';
-import type { LaidChoice, Surroundings, Tray } from '../device';
+import type { Surroundings, Tray } from '../device';
 
 /** A tag as it lies in reach of the stand-in. */
 export interface LaidTag {

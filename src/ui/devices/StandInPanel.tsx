@@ -1,6 +1,6 @@
 import { useState } from 'react';
+import type { StandInSeen } from '@/core/devices/benchSeen';
 import { Choice } from '../controls/Choice';
-import type { StandInSeen } from './useBench';
 
 /** Choose what lies on a stand-in. It says what it is: nothing that it sends is of a real item. */
 export function StandInPanel({

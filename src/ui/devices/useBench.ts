@@ -1,26 +1,6 @@
 import { useCallback, useEffect, useState } from 'react';
-import type { ScaleCheck, ScaleKind } from '@/core/devices/weight';
+import type { BenchSeen } from '@/core/devices/benchSeen';
 import { post, request } from '../request';
-
-/** What lies on a stand-in, and what else may. */
-export interface StandInSeen {
-  laid: string;
-  choices: { id: string; label: string }[];
-}
-
-/** The devices of the desk; null for what is not there. */
-export interface BenchSeen {
-  tray: { name: string; standIn: StandInSeen | null } | null;
-  scale: {
-    name: string;
-    kind: ScaleKind;
-    check: ScaleCheck | null;
-    known: { grams: number; tolerance: number };
-    standIn: StandInSeen | null;
-  } | null;
-  /** What the jaws of the stand-in can be on; null where calipers are real. */
-  calipers: StandInSeen['choices'] | null;
-}
 
 /** The devices at the desk, and what is said to them. */
 export interface BenchControl {

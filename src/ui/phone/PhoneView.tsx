@@ -1,19 +1,12 @@
 'use client';
 import { Camera } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
-import type { WantedPicture } from '@/core/checks/picturesWanted';
+import type { PhonePage } from '@/core/devices/phoneSeen';
 import { Button } from '../controls/Button';
 import { post, request } from '../request';
 
-/** What the desk lets a phone read. */
-export interface PhoneFirst {
-  number: string;
-  begun: boolean;
-  next: WantedPicture[];
-}
-
 /** On a phone: what to photograph next and how, and the phone's own camera. */
-export function PhoneView({ token, first }: { token: string; first: PhoneFirst }) {
+export function PhoneView({ token, first }: { token: string; first: PhonePage }) {
   const [page, setPage] = useState(first);
   const [chosen, setChosen] = useState<string | null>(null);
   const [busy, setBusy] = useState('');
@@ -26,7 +19,7 @@ export function PhoneView({ token, first }: { token: string; first: PhoneFirst }
   const { number, begun, next } = page;
   const current = next.find(({ name }) => name === chosen) ?? next[0];
 
-  const ask = async (doing: string, asking: () => Promise<PhoneFirst>) => {
+  const ask = async (doing: string, asking: () => Promise<PhonePage>) => {
     setBusy(doing);
     setTrouble('');
     try {
@@ -39,12 +32,12 @@ export function PhoneView({ token, first }: { token: string; first: PhoneFirst }
       setBusy('');
     }
   };
-  const begin = () => ask('Beginning', () => post<PhoneFirst>(`/phone/${token}/begin`, {}));
+  const begin = () => ask('Beginning', () => post<PhonePage>(`/phone/${token}/begin`, {}));
   const send = async (files: FileList | null) => {
     for (const file of files ?? []) {
       const of = current?.name ?? '';
       const path = `/phone/${token}/pictures?of=${encodeURIComponent(of)}`;
-      const kept = await ask('Sending', () => request<PhoneFirst>(path, { method: 'POST', body: file }));
+      const kept = await ask('Sending', () => request<PhonePage>(path, { method: 'POST', body: file }));
       if (!kept) return;
       setSent((before) => [of || 'another picture', ...before]);
       setChosen(null);

@@ -1,32 +1,17 @@
 import { useCallback, useEffect, useState } from 'react';
+import type { LineAddress, LineNews } from '@/core/devices/phoneSeen';
 import { post, request } from '../request';
 
-/** A line by which a phone adds pictures to a case, as the bench sees it. */
-export interface PhoneLine {
-  /** ISO instant at which it ends. */
-  until: string;
-  /** A phone has begun. */
-  begun: boolean;
-  pictures: number;
-  /** What a phone can reach, likeliest first; none where the desk listens on this machine only. */
-  addresses: string[];
-  /** Where this machine itself finds the page of the phone. */
-  path: string;
-  /** The first of them as a QR code. */
-  code: { d: string; size: number } | null;
-}
-
+/** The line of a case for phones, and what is done with it. */
 export interface PhoneLineControl {
   open: boolean;
   /** The line once it was asked for on this page. */
-  line: PhoneLine | null;
+  line: LineAddress | null;
   trouble: string;
   /** Open one, or show the one that is open; `fresh` ends that and gives another address. */
   ask(fresh: boolean): void;
   end(): void;
 }
-
-type News = { begun: true } | { picture: string } | { over: true };
 
 /**
  * The line of a case for phones; while it is open, what comes by it is heard at once.
@@ -36,7 +21,7 @@ type News = { begun: true } | { picture: string } | { over: true };
  */
 export function usePhoneLine(number: string, atFirst: boolean, onPicture: () => void): PhoneLineControl {
   const [open, setOpen] = useState(atFirst);
-  const [line, setLine] = useState<PhoneLine | null>(null);
+  const [line, setLine] = useState<LineAddress | null>(null);
   const [trouble, setTrouble] = useState('');
   const path = `/api/cases/${encodeURIComponent(number)}/phone`;
   /** Another address is another line to listen to. */
@@ -52,7 +37,7 @@ export function usePhoneLine(number: string, atFirst: boolean, onPicture: () => 
       begun = true;
     };
     news.onmessage = ({ data }) => {
-      const what = JSON.parse(data) as News;
+      const what = JSON.parse(data) as LineNews;
       if ('over' in what) {
         news.close();
         setOpen(false);
@@ -67,7 +52,7 @@ export function usePhoneLine(number: string, atFirst: boolean, onPicture: () => 
   const ask = useCallback(
     (fresh: boolean) => {
       setTrouble('');
-      post<PhoneLine>(path, { fresh }).then(
+      post<LineAddress>(path, { fresh }).then(
         (given) => {
           setLine(given);
           setOpen(true);

@@ -1,4 +1,4 @@
-import { endPhone, type LineSeen, openPhone, phoneFor, watchPhone } from '@/desk/phone/phone';
+import { endPhone, type LineAddress, openPhone, phoneFor, watchPhone } from '@/desk/phone/phone';
 import { qrPath } from '@/desk/report/qrPath';
 import { phoneAddresses } from '../../../../phoneAddresses';
 import { eventStream } from '../../../eventStream';
@@ -6,25 +6,15 @@ import { atDesk, bodyJson, complaint, respond } from '../../../respond';
 
 type Params = { params: Promise<{ number: string }> };
 
-/** A line as the bench shows it. */
-export interface PhoneAnswer extends LineSeen {
-  /** Addresses that a phone can reach, likeliest first; none where the desk listens on this machine only. */
-  addresses: string[];
-  /** Where this machine itself finds the page of the phone. */
-  path: string;
-  /** The first of them as a QR code. */
-  code: { d: string; size: number } | null;
-}
-
 /** POST: the line by which a phone adds pictures to this case; `fresh` for a new address. */
 export async function POST(request: Request, { params }: Params): Promise<Response> {
-  return respond(async (): Promise<PhoneAnswer> => {
+  return respond(async (): Promise<LineAddress> => {
     const { desk, me } = await atDesk();
     const { fresh } = await bodyJson<{ fresh?: boolean }>(request);
-    const line = await phoneFor(desk, me.id, (await params).number, fresh === true);
+    const { token, ...line } = await phoneFor(desk, me.id, (await params).number, fresh === true);
     const { headers } = request;
     const tls = headers.get('x-forwarded-proto') === 'https' || headers.get('origin')?.startsWith('https:');
-    const path = `/phone/${line.token}`;
+    const path = `/phone/${token}`;
     const addresses = phoneAddresses(headers.get('host') ?? '', tls ? 'https:' : 'http:', path);
     return { ...line, path, addresses, code: addresses[0] ? qrPath(addresses[0]) : null };
   });
