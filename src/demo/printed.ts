@@ -53,7 +53,8 @@ function genuineCode(fact: string, place: string, item: MadeUpItem, day: string)
   );
   const texts: Record<string, string> = {
     plant: plants[factory % Math.max(1, plants.length)] ?? '',
-    pair: String(100 + 7 * number),
+    // Three digits, however many items there are.
+    pair: String(100 + ((7 * number) % 900)),
     side: place === 'innerLabelRight' ? 'R' : 'L',
     number: String(400 + 13 * number).padStart(5, '0'),
     batch: '17',

@@ -47,10 +47,23 @@ describe('sizes by where they stand', () => {
       { usMen: '8.5', uk: '8', eu: '42', cm: '27' },
     ],
     [
-      'a system that was not seen',
-      ['USM  _  UK  EU  CM', '8.5  10  8  42  27'],
+      'a system that was not seen, over a value of no such row',
+      ['USM  _  UK  EU  CM', '8.5  10.5  8  42  27'],
       { usMen: '8.5', uk: '8', eu: '42', cm: '27' },
     ],
+    [
+      'values that are one row of the chart, whatever was read over them',
+      ['Sw  i  L', '8.5  10  8  42  27'],
+      { usMen: '8.5', usWomen: '10', uk: '8', eu: '42', cm: '27' },
+    ],
+    ['values of several rows of the chart, under nothing that can be read', ['Sw  i  L', '8.5  10  8  43  27'], {}],
+    ['two values alone, which may be anything', ['Sw  i', '42  27'], {}],
+    [
+      'a name with one wrong letter, by the value that all other sizes have',
+      ['UK  8', 'EV  42  CM  27'],
+      { uk: '8', eu: '42', cm: '27' },
+    ],
+    ['no such name beside a value of another row', ['UK  8', 'EV  43  CM  27'], { uk: '8', cm: '27' }],
     ['values behind their systems', ['UK  8  EU  42', 'CM  27'], { uk: '8', eu: '42', cm: '27' }],
     ['run together', ['usm8.5 uswl0', 'UK 8'], { usMen: '8.5', usWomen: '10', uk: '8' }],
     [

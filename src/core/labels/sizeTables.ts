@@ -1,6 +1,7 @@
 import { align } from '../codes/align';
 import { columnNames } from '../crossread/label/labelNames';
-import type { SizeChart } from '../sizes/sizeChart';
+import { normaliseSize } from '../sizes/printedSize';
+import type { SizeChart, SizeRow } from '../sizes/sizeChart';
 import type { SeenWord } from './seenLabel';
 
 /** Runs of letters in their rows. */
@@ -12,6 +13,9 @@ export interface SeenSize {
   raw: string;
   words: SeenWord[];
 }
+
+/** So many values in a row are a row of the chart by no chance. */
+const LEAST_VALUES = 3;
 
 const textOf = (cell: SeenWord[]): string => cell.map(({ text }) => text).join(' ');
 const plain = (text: string): string => text.toUpperCase().replace(/[^\p{L}]/gu, '');
@@ -72,9 +76,51 @@ function facing(cell: SeenWord[], row: SeenWord[][] | undefined): SeenWord[] | n
   return under.length === 1 ? (under[0] as SeenWord[]) : null;
 }
 
+/** A value in the form in which sizes are compared; null where the cell holds none. */
+function valueIn(cell: SeenWord[]): string | null {
+  const text = textOf(cell);
+  const figures = figuresIn(text) ?? (isValue(text) ? text : null);
+  return figures === null ? null : normaliseSize(figures);
+}
+
+/** The columns of a chart's row in which a row of values stands, in the order of the chart; null where it does not. */
+function columnsOf(values: string[], chart: SizeChart, row: SizeRow): string[] | null {
+  const columns: string[] = [];
+  let at = 0;
+  for (const { id } of chart.columns) {
+    const printed = row.values[id];
+    if (at < values.length && printed !== undefined && normaliseSize(printed) === values[at]) {
+      columns.push(id);
+      at++;
+    }
+  }
+  return at === values.length ? columns : null;
+}
+
+/** A row of values that is one row of the chart and no other: the names over it need not be read. */
+function rowOfChart(cells: SeenWord[][], chart: SizeChart): string[] | null {
+  const values = cells.map(valueIn);
+  if (values.length < LEAST_VALUES || values.some((value) => value === null)) return null;
+  const fitting = chart.rows.flatMap((row) => {
+    const columns = columnsOf(values as string[], chart, row);
+    return columns ? [columns] : [];
+  });
+  return fitting.length === 1 ? (fitting[0] as string[]) : null;
+}
+
+/** The one row of the chart that has all of these sizes; null where they are too few, or of several rows. */
+function rowWith(sizes: SeenSize[], chart: SizeChart): SizeRow | null {
+  if (sizes.length < 2) return null;
+  const rows = chart.rows.filter((row) =>
+    sizes.every(({ column, raw }) => normaliseSize(row.values[column] ?? '') === normaliseSize(raw)),
+  );
+  return rows.length === 1 ? (rows[0] as SizeRow) : null;
+}
+
 /**
  * Sizes by where they stand: a system with its value behind it in the row, or a row of systems with their values under
- * them. A system's name may have one wrong letter where the rest of its row is right; a value never.
+ * them. A system's name may have one wrong letter where the rest of its row is right, and need not be read at all where
+ * the values are one row of the chart; a value is never mended.
  *
  * @returns what was taken, and the rows without it
  */
@@ -92,6 +138,15 @@ export function takeSizes(rows: Rows, chart: SizeChart | null): { sizes: SeenSiz
   };
   const reads = (cell: SeenWord[]): boolean => isValue(textOf(cell)) || figuresIn(textOf(cell)) !== null;
   for (const [i, row] of rows.entries()) {
+    const columns = rowOfChart(row, chart);
+    if (!columns) continue;
+    for (const [k, cell] of row.entries()) take(columns[k] as string, cell, cell);
+    // Their names, as far as they were read, are none of anything else.
+    for (const cell of [...(rows[i - 1] ?? []), ...(rows[i - 2] ?? [])])
+      if (columnOf(textOf(cell), names)) taken.add(cell);
+  }
+  const pending: { column: string; head: SeenWord[]; value: SeenWord[] }[] = [];
+  for (const [i, row] of rows.entries()) {
     const pairs = row.map((cell) => pairsIn(cell, names));
     const heads = row.map((cell, k) => {
       const free = cell.filter((word) => !pairs[k]?.some(({ run }) => run.includes(word)));
@@ -102,8 +157,12 @@ export function takeSizes(rows: Rows, chart: SizeChart | null): { sizes: SeenSiz
     for (const [k, cell] of row.entries()) {
       for (const { run, column, value } of pairs[k] ?? []) take(column, run, run, value);
       const head = heads[k];
-      if (!head || (!head.sure && sure < 2)) continue;
+      if (!head || taken.has(cell)) continue;
       const next = row[k + 1];
+      if (!head.sure && sure < 2) {
+        if (next && reads(next)) pending.push({ column: head.column, head: cell, value: next });
+        continue;
+      }
       const value = behind > 0 && next && reads(next) ? next : (facing(cell, rows[i + 1]) ?? facing(cell, rows[i - 1]));
       if (!value || taken.has(value) || taken.has(cell)) continue;
       if (reads(value)) take(head.column, cell, value);
@@ -111,6 +170,11 @@ export function takeSizes(rows: Rows, chart: SizeChart | null): { sizes: SeenSiz
       else if (sure >= 2 && behind === 0) taken.add(cell).add(value);
     }
   }
+  // A name with one wrong letter is believed where the value beside it is that of all other sizes.
+  const chartRow = rowWith(sizes, chart);
+  for (const { column, head, value } of pending)
+    if (!taken.has(value) && valueIn(value) === normaliseSize(chartRow?.values[column] ?? ''))
+      take(column, head, value);
   const seen = new Set([...taken].flat());
   const rest = rows
     .map((row) => row.filter((cell) => !taken.has(cell) && !cell.every((word) => seen.has(word))))
