@@ -206,6 +206,8 @@ export function CodesView({ today, first }: { today: Day; first: CodesReading })
           <div className="mt-2 flex flex-wrap items-center justify-between gap-3">
             <MarkLegend />
             <OutOfSight />
+          </div>
+          <div className="mt-2 flex flex-wrap items-center gap-3">
             {!sealed && (
               <Button onClick={() => setPictures([])}>
                 Read a picture <Key>f</Key>
@@ -217,7 +219,12 @@ export function CodesView({ today, first }: { today: Day; first: CodesReading })
               </Button>
             )}
             {(hidden > 0 || allPlaces) && (
-              <Button look="quiet" aria-pressed={allPlaces} onClick={() => setAllPlaces(!allPlaces)}>
+              <Button
+                look="quiet"
+                className="ml-auto"
+                aria-pressed={allPlaces}
+                onClick={() => setAllPlaces(!allPlaces)}
+              >
                 {allPlaces ? 'Only the usual places' : `All places, ${hidden} more`} <Key>p</Key>
               </Button>
             )}
