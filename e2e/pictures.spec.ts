@@ -67,6 +67,58 @@ test('an item without a record finds it by a picture of its label, and the same 
   await expect(cell('Style code')).toHaveValue('');
 });
 
+test('what is confirmed teaches where such labels print it; what was not found is drawn around; keys are the sheet’s', async ({
+  page,
+}) => {
+  test.setTimeout(180_000);
+  const { picture } = photographed(4);
+  const opened = await page.request.post('/api/cases', {
+    data: {
+      caseId: crypto.randomUUID(),
+      query: 'a shoe to teach with',
+      circumstances: { channel: 'walk-in', condition: 'new', inHand: true, packaged: true },
+      release: { id: 'tarn-court-low-ink', sizeKey: '42', reason: 'typed' },
+      kind: null,
+      scanned: false,
+    },
+  });
+  const { number } = (await opened.json()) as { number: string };
+  await visit(page, `/case/${number}/codes`);
+  await press(page, 'f');
+  await sheet(page).getByLabel('A picture of a label').setInputFiles(picture);
+  const field = (name: RegExp) => sheet(page).getByRole('textbox', { name });
+  await expect(field(/^Style code/)).toBeVisible({ timeout: 60_000 });
+  await sheet(page).getByLabel('It also shows').selectOption('labelSuffix');
+  await expect(field(/^Label suffix/)).toBeFocused();
+  const shown = (await sheet(page).locator('svg').last().boundingBox()) ?? { x: 0, y: 0, width: 0, height: 0 };
+  expect(shown.width).toBeGreaterThan(100);
+  const at = (x: number, y: number) => [shown.x + shown.width * x, shown.y + shown.height * y] as const;
+  await page.mouse.move(...at(0.4, 0.7));
+  await page.mouse.down();
+  await page.mouse.move(...at(0.45, 0.72));
+  await page.mouse.move(...at(0.5, 0.74));
+  await page.mouse.up();
+  await expect(field(/^Label suffix/)).toBeFocused();
+  // `i` and `v` are letters here, and lead to no other view.
+  await page.keyboard.type('iv', { delay: 80 });
+  await press(page, 'Enter');
+  await sheet(page)
+    .getByLabel(/Remember where these stand/)
+    .check();
+  await sheet(page)
+    .getByRole('button', { name: /Keep all that are sure/ })
+    .click();
+  await expect(sheet(page)).toBeHidden();
+  await allSaved(page);
+  await expect(page).toHaveURL(new RegExp(`${number}/codes`));
+  await expect(page.getByRole('textbox', { name: /^Label suffix, Box label/ })).toHaveValue('iv');
+  await page.goto('/makers/veskarn');
+  await expect(page.getByText(/^box label, \d+ facts$/)).toBeVisible();
+  await page.getByRole('button', { name: 'Forget this layout of the box label' }).click();
+  await page.getByRole('button', { name: /^Save maker/ }).click();
+  await expect(page.getByText(/^box label, \d+ facts$/)).toBeHidden();
+});
+
 test('a picture that cannot be read says what to do, and is no picture where it is none', async ({ page }) => {
   test.setTimeout(120_000);
   const { picture } = photographed(5, '--shot', 'blurred');

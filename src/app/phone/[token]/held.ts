@@ -12,7 +12,8 @@ export async function heldByPhone(): Promise<string | null> {
 export async function holdOnPhone(token: string, held: string, seconds: number): Promise<void> {
   (await cookies()).set(COOKIE, held, {
     httpOnly: true,
-    sameSite: 'strict',
+    // A phone that comes by its camera once more is let in again; the address alone says what it may do.
+    sameSite: 'lax',
     path: `/phone/${token}`,
     maxAge: seconds,
   });
