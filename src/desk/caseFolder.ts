@@ -1,12 +1,11 @@
 import { type CaseFolder, pin } from '@/core/judgement/grounds';
 import type { Release } from '@/core/releases/release';
 import { listKeys, signaturesOf } from '@/store/anchors';
-import { findCase } from '@/store/cases';
 import { readDocument } from '@/store/documents';
 import type { Desk } from './desk';
 import { loadGrounds } from './grounds';
 import { readLog } from './readLog';
-import { Refusal } from './refusal';
+import { requireCase } from './requireCase';
 import { signedTrouble } from './trust/caseTrouble';
 import { vouchingOf } from './trust/vouching';
 
@@ -16,9 +15,7 @@ import { vouchingOf } from './trust/vouching';
  * @throws Refusal where there is no such case
  */
 export async function readCaseFolder(desk: Desk, number: string): Promise<CaseFolder> {
-  const found = await findCase(desk.store, { number });
-  if (!found) throw new Refusal('notFound', `There is no case ${number.slice(0, 40)} at this desk.`);
-  const { row, events, file, trouble } = await readLog(desk, found);
+  const { row, events, file, trouble } = await readLog(desk, await requireCase(desk, number));
   const grounds = await loadGrounds(desk.store, file);
   const newest = grounds.release && (await readDocument<Release>(desk.store, 'release', grounds.release.id));
   const newer = newest && newest.revision > (grounds.release?.revision ?? 0);

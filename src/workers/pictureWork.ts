@@ -3,7 +3,7 @@ import type { ReadingContext } from '@/core/crossread/context';
 import type { KnownNames } from '@/core/crossread/label/splitLabel';
 import type { Picture } from '@/core/imaging/grey';
 import type { Eyes } from '@/core/labels/eyes';
-import { factsIn, type LabelFacts } from '@/core/labels/factsIn';
+import { factsIn, heldNumber, type LabelFacts } from '@/core/labels/factsIn';
 import { lookAt, type Step } from '@/core/labels/seenLabel';
 import type { Quad } from '@/core/measure/homography';
 
@@ -40,7 +40,8 @@ export async function readPicture(
   const look = await lookAt(picture, eyes, step);
   if (look.problem !== undefined) return look;
   const labels = look.labels.flatMap((label): PictureLabel[] => {
-    const at = Object.fromEntries(places.map(({ id }) => [id, factsIn(label, id, context, others[id])]));
+    const held = heldNumber(label, context);
+    const at = Object.fromEntries(places.map(({ id }) => [id, factsIn(label, id, context, others[id], held)]));
     const [likeliest = ''] = places
       .map(({ id }) => id)
       .sort((a, b) => worth(at[b] as LabelFacts) - worth(at[a] as LabelFacts));

@@ -139,18 +139,28 @@ function bySymbol({ text, corners, format }: SeenSymbol, place: string, context:
     : null;
 }
 
-/** What bars say that are too blurred to be decoded: the one number of the release that they fit. */
-function byHeldBars({ bars }: SeenLabel, place: string, context: ReadingContext): PictureFact | null {
-  const numbers = (context.release?.sizes ?? []).flatMap(({ gtin }) => (gtin ? [gtin] : []));
-  if (!printedAt(place, context).has('gtin') || numbers.length === 0) return null;
+/** A number that bars fit. */
+export type HeldNumber = Pick<PictureFact, 'raw' | 'corners' | 'confidence'>;
+
+/**
+ * What bars say that are too blurred to be decoded: the one number of the release that they fit, wherever the label stands.
+ */
+export function heldNumber({ bars }: SeenLabel, { release }: ReadingContext): HeldNumber | null {
+  const numbers = (release?.sizes ?? []).flatMap(({ gtin }) => (gtin ? [gtin] : []));
   for (const { corners, field } of bars) {
     const held = holdBars(field, numbers);
     if (!held) continue;
     const raw = numbers.find((number) => number.padStart(13, '0') === held.digits) ?? held.digits;
-    const why = `too blurred to decode; the bars fit ${raw} and no other number of this release`;
-    return { place, fact: 'gtin', raw, corners, confidence: held.fits, trust: 'likely', why, alternatives: [] };
+    return { raw, corners, confidence: held.fits };
   }
   return null;
+}
+
+/** The same as a fact of a place that prints such a number. */
+function byHeldBars(held: HeldNumber | null, place: string, context: ReadingContext): PictureFact | null {
+  if (!held || !printedAt(place, context).has('gtin')) return null;
+  const why = `too blurred to decode; the bars fit ${held.raw} and no other number of this release`;
+  return { ...held, place, fact: 'gtin', trust: 'likely', why, alternatives: [] };
 }
 
 /** A text that begins and ends with a figure and is a date by its looks. */
@@ -173,6 +183,7 @@ function spoken(runs: string[]): string {
  *
  * @param label as `lookAt` saw it
  * @param others names of the product that its code stands for, where that is another than the record's
+ * @param held what its bars fit, for whoever asks of several places: it takes a while and is the same at all of them
  * @returns each fact once, with where it stands and how far it can be relied on; nothing is mended silently
  */
 export function factsIn(
@@ -180,13 +191,14 @@ export function factsIn(
   place: string,
   context: ReadingContext,
   others: KnownNames[] = [],
+  held: HeldNumber | null = heldNumber(label, context),
 ): LabelFacts {
   const words = label.lines.flat(2);
   const { sizes, rest } = takeSizes(label.lines, context.chart);
   const text = rest.map((line) => spoken(line.map((cell) => cell.map((word) => word.text).join(' ')))).join('\n');
   const { placed, left } = splitLabel(text, place, context, others);
   const decoded = label.symbols.flatMap((symbol) => bySymbol(symbol, place, context) ?? []);
-  const bars = decoded.find(({ fact }) => fact === 'gtin') ?? byHeldBars(label, place, context);
+  const bars = decoded.find(({ fact }) => fact === 'gtin') ?? byHeldBars(held, place, context);
   if (bars && !decoded.includes(bars)) decoded.push(bars);
   let conflict: string | null = null;
   const facts = decoded.filter(

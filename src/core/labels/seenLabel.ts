@@ -122,6 +122,18 @@ async function confirmed(grey: Grey, symbol: SeenSymbol, eyes: Eyes): Promise<bo
   return false;
 }
 
+/** The size of a place that is laid flat and enlarged, in px. */
+function scaledSize(quad: Quad, scale: number): { width: number; height: number } {
+  const { width, height } = sizeOf(quad);
+  return { width: Math.round(width * scale), height: Math.round(height * scale) };
+}
+
+/** The size at which what stands on a place is read, in px. */
+function readingSize(quad: Quad): { width: number; height: number } {
+  const { width, height } = sizeOf(quad);
+  return scaledSize(quad, Math.max(1, Math.min(2.5, READING_WIDTH / Math.max(width, height))));
+}
+
 /** By so much a label is enlarged when its codes are looked for again. */
 const ENLARGED = [1.6, 2.4];
 /** Larger pictures are not enlarged whole, in px. */
@@ -129,8 +141,7 @@ const LONGEST_ENLARGED = 3400;
 
 /** The codes on one outline, looked for on the label laid flat. */
 async function symbolsOn(grey: Grey, quad: Quad, scale: number, eyes: Eyes): Promise<SeenSymbol[]> {
-  const natural = sizeOf(quad);
-  const size = { width: Math.round(natural.width * scale), height: Math.round(natural.height * scale) };
+  const size = scaledSize(quad, scale);
   const flat = rectify(grey, quad, size);
   const back = homographyOf(rectangle(0, 0, size.width, size.height), quad);
   if (!flat || !back) return [];
@@ -144,9 +155,7 @@ const ASKEW = [-6, -4, -2, 0, 2, 4, 6];
 /** What looks like bars on a place of a picture; `askew` where no edge says which way it lies. */
 function barsOn(grey: Grey, quad: Quad, askew: boolean): SeenLabel['bars'] {
   const tried = (askew ? ASKEW.map((degrees) => turnedFrame(grey, degrees)) : [quad]).map((frame) => {
-    const natural = sizeOf(frame);
-    const scale = Math.max(1, Math.min(2.5, READING_WIDTH / Math.max(natural.width, natural.height)));
-    const size = { width: Math.round(natural.width * scale), height: Math.round(natural.height * scale) };
+    const size = readingSize(frame);
     const flat = rectify(grey, frame, size);
     const back = homographyOf(rectangle(0, 0, size.width, size.height), frame);
     const fields = flat && back ? barFields(flat) : [];
@@ -170,8 +179,7 @@ async function readOutline(
   const attempt = async (quarters: number) => {
     const corners = turnedQuad(quad, quarters);
     const natural = sizeOf(corners);
-    const scale = Math.max(1, Math.min(2.5, READING_WIDTH / Math.max(natural.width, natural.height)));
-    const size = { width: Math.round(natural.width * scale), height: Math.round(natural.height * scale) };
+    const size = readingSize(corners);
     const flat = rectify(grey, corners, size);
     const toFlat = homographyOf(corners, rectangle(0, 0, size.width, size.height));
     if (!flat || !toFlat) return null;

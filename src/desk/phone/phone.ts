@@ -1,10 +1,10 @@
+import type { CaseFile } from '@/core/casefile/caseFile';
 import type { Photo } from '@/core/casefile/events/photoAdded';
 import { refusal } from '@/core/casefile/fold';
 import { checksFor } from '@/core/checks/findings';
 import { picturesWanted } from '@/core/checks/picturesWanted';
 import type { LineSeen, PhonePage } from '@/core/devices/phoneSeen';
 import { groundsOf } from '@/core/judgement/grounds';
-import { findCase } from '@/store/cases';
 import type { Desk } from '../desk';
 import { loadGrounds } from '../grounds';
 import { allow } from '../people/roster';
@@ -12,6 +12,7 @@ import { addPhotograph } from '../photographs';
 import { readLog } from '../readLog';
 import { recordEvents } from '../recordEvents';
 import { Refusal } from '../refusal';
+import { requireCase } from '../requireCase';
 import { beginLine, endLine, isFull, lineAt, lineOf, openLine, type PhoneLine, tell } from './phoneLine';
 
 /** A line with what stands in its address. */
@@ -29,12 +30,9 @@ export type { LineAddress, PhonePage } from '@/core/devices/phoneSeen';
 
 const clock = (desk: Desk): number => Date.parse(desk.now());
 
-/** The case with what it is held against. @throws Refusal where there is none */
-async function caseAt(desk: Desk, number: string) {
-  const row = await findCase(desk.store, { number });
-  if (!row) throw new Refusal('notFound', `There is no case ${number.slice(0, 40)} at this desk.`);
-  const { file } = await readLog(desk, row);
-  return { row, file };
+/** The case as its log leaves it. @throws Refusal where there is none */
+async function caseAt(desk: Desk, number: string): Promise<CaseFile> {
+  return (await readLog(desk, await requireCase(desk, number))).file;
 }
 
 /**
@@ -45,7 +43,8 @@ async function caseAt(desk: Desk, number: string) {
  */
 export async function phoneFor(desk: Desk, by: string, number: string, fresh: boolean): Promise<OpenedLine> {
   await allow(desk, by, 'photoAdded', 'addPhotograph');
-  const { row, file } = await caseAt(desk, number);
+  const row = await requireCase(desk, number);
+  const { file } = await readLog(desk, row);
   const no = refusal(file, 'photoAdded');
   if (no) throw new Refusal('forbidden', no);
   const open = lineOf(desk.phones, row.number, clock(desk));
@@ -102,7 +101,7 @@ function reach(desk: Desk, token: string, held: string | null): { line: PhoneLin
 export async function phonePage(desk: Desk, token: string, held: string | null): Promise<PhonePage> {
   const { line, begun } = reach(desk, token, held);
   if (!begun) return { number: line.number, begun, next: [] };
-  const { file } = await caseAt(desk, line.number);
+  const file = await caseAt(desk, line.number);
   const grounds = groundsOf(await loadGrounds(desk.store, file));
   return {
     number: line.number,
@@ -128,9 +127,9 @@ const TRIES = 5;
 async function enter(desk: Desk, { number, by }: PhoneLine, photo: Photo): Promise<void> {
   const event = { id: desk.newId(), type: 'photoAdded' as const, body: photo };
   for (let tried = 1; ; tried++) {
-    const { row } = await caseAt(desk, number);
+    const { seq } = await requireCase(desk, number);
     try {
-      await recordEvents(desk, { number, events: [event], expectedSeq: row.seq, by });
+      await recordEvents(desk, { number, events: [event], expectedSeq: seq, by });
       return;
     } catch (error) {
       if (!(error instanceof Refusal && error.kind === 'conflict') || tried >= TRIES) throw error;
@@ -160,7 +159,7 @@ export async function takeByPhone(
   const kept = await addPhotograph(desk, line.by, chunks);
   // It may have ended while the picture was on its way.
   reach(desk, token, held);
-  const { file } = await caseAt(desk, line.number);
+  const file = await caseAt(desk, line.number);
   if (!file.photos.some(({ sha256 }) => sha256 === kept.sha256)) {
     const place = wanted && !wanted.check;
     await enter(desk, line, {

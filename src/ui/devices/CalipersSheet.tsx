@@ -3,11 +3,11 @@ import { type FormEvent, useState } from 'react';
 import { expectedFigure, type Finding } from '@/core/checks/finding';
 import { measuredLength, readTypedLength, type ZeroCheck, zeroProblem } from '@/core/devices/typedLength';
 import { Button, Key } from '../controls/Button';
-import { Choice } from '../controls/Choice';
 import { SheetFrame } from '../controls/SheetFrame';
 import { farOff } from '../inspect/slip';
 import type { Measured } from '../inspect/useFound';
 import { post } from '../request';
+import { StandInPanel } from './StandInPanel';
 import { useBench } from './useBench';
 
 const KEPT = 'pinprick-calipers-zero';
@@ -121,16 +121,14 @@ export function CalipersSheet({
         </p>
       )}
       {bench?.calipers && (
-        <div className="mt-4 flex flex-wrap items-center gap-x-3 gap-y-1 border-t border-dashed pt-3 text-[13px]">
-          <span className="text-soft">Stand-in, with made-up readings. Its jaws are on</span>
-          <Choice
-            label="What the jaws of the stand-in are on"
-            value={on}
-            options={bench.calipers.map(({ id, label }) => ({ value: id, label }))}
-            onChange={setOn}
-          />
+        <StandInPanel
+          standIn={{ laid: on, choices: bench.calipers }}
+          says="Its jaws are on"
+          label="What the jaws of the stand-in are on"
+          onLay={setOn}
+        >
           <Button onClick={() => void press()}>Press its key</Button>
-        </div>
+        </StandInPanel>
       )}
     </SheetFrame>
   );
