@@ -130,7 +130,7 @@ export function TraySheet({
                     <dt className="text-soft">{name.charAt(0).toUpperCase() + name.slice(1)}</dt>
                     <dd className="min-w-0 break-all font-mono">
                       {text}
-                      {was && was !== text && <span className="text-doubt"> instead of {was}</span>}
+                      {was && was !== text && <span className="block text-doubt">instead of {was}</span>}
                     </dd>
                   </div>
                 );
