@@ -4,6 +4,7 @@ import { benchChains } from './chains';
 import { benchGrowth } from './growth';
 import { benchHand } from './hand';
 import { benchImport } from './import/import';
+import { benchInstruments } from './instruments';
 import { benchJudgement } from './judgement/judgement';
 import { benchLabelReader } from './labelReader';
 import { benchLabels } from './labels';
@@ -14,6 +15,7 @@ import { benchRegister } from './register';
 const BENCHES: Record<string, () => void | Promise<void>> = {
   labels: benchLabels,
   'label-reader': benchLabelReader,
+  instruments: benchInstruments,
   match: benchMatch,
   chains: benchChains,
   register: benchRegister,

@@ -1,4 +1,5 @@
 import type { Circumstances } from '@/core/casefile/events/circumstancesStated';
+import type { Measurable } from './casePictures';
 
 /** How a demo item answers a check: the place of the answer in its list, a measured value's distance from the record in tolerances, or words. */
 export type Answer = number | { off: number } | 'cantTell' | { excuse: string };
@@ -20,6 +21,8 @@ export interface CasePlan {
   /** Facts that are not as the record has them: `place.fact` to the raw text; null leaves it unread. */
   facts?: Record<string, string | null>;
   /** Pictures that were taken of it, by kind of specimen; of another product where its label is not known yet. */
+  /** What was photographed beside a bench card. */
+  measurable?: Measurable[];
   pictures?: { specimen: string; of?: { release: string; size: string } }[];
   /** Days from the release back to the start of production. */
   lead?: number;
@@ -358,6 +361,10 @@ export const CASE_PLANS: CasePlan[] = [
       'sole',
       'insert',
     ],
+    measurable: [
+      { specimen: 'emblem-embroidered', card: 'HAND', check: 'outside.emblem', faults: ['small', 'tooth'], seed: 302 },
+      { specimen: 'seam', card: 'COIN', check: 'outside.stitch-density', faults: ['coarse'], seed: 303 },
+    ],
     facts: {
       'listing.boughtOn': '2024-06-02',
       'listing.model': 'tarn court mid',
@@ -399,6 +406,10 @@ export const CASE_PLANS: CasePlan[] = [
       'innerLabelRight.labelWord': 'PAIR',
     },
     lead: 110,
+    measurable: [
+      { specimen: 'emblem-embroidered', card: 'HAND', check: 'outside.emblem', seed: 304 },
+      { specimen: 'seam', card: 'COIN', check: 'outside.stitch-density', seed: 305 },
+    ],
     inspected: 'some',
     answers: { 'own.lid-stamp': 1, 'box.corners': 0 },
   },

@@ -26,7 +26,7 @@ import { readRoster, THE_MACHINE } from '@/desk/people/roster';
 import { readQueue } from '@/desk/queue';
 import { recordEvents } from '@/desk/recordEvents';
 import { saveRecords } from '@/desk/records';
-import { takePicture } from './casePictures';
+import { takeMeasurable, takePicture, withShelfPictures } from './casePictures';
 import { type Answer, CASE_PLANS, type CasePlan } from './casePlans';
 import { SCHEMES } from './codeSchemes';
 import { fillHistory } from './history';
@@ -207,6 +207,10 @@ async function layOut(desk: Desk, plan: CasePlan): Promise<string> {
     const body = await pictureOf(desk, plan, picture, folder);
     await record(() => [{ id: desk.newId(), type: 'photoAdded', body }]);
   }
+  for (const what of plan.measurable ?? []) {
+    const body = await takeMeasurable(desk, plan.by, what);
+    await record(() => [{ id: desk.newId(), type: 'photoAdded', body }]);
+  }
   await record((folder) => findingEvents(plan, folder, desk.newId));
   if (plan.opinion) {
     const { of: to, checks, given } = plan.opinion;
@@ -261,11 +265,12 @@ export async function fillDemo(desk: Desk, { history = true }: { history?: boole
   if (!empty) return 0;
   const world = surroundings();
   const demo: Desk = { ...desk, now: world.now, newId: world.newId };
+  const releases = await withShelfPictures(demo, ROSTER.people[0]?.id ?? '', RELEASES);
   await saveRecords(demo, [
     ...MAKERS.map((body) => ({ kind: 'maker' as const, body })),
     ...CHARTS.map((body) => ({ kind: 'size-chart' as const, body })),
     ...SCHEMES.map((body) => ({ kind: 'code-scheme' as const, body })),
-    ...RELEASES.map((body) => ({ kind: 'release' as const, body })),
+    ...releases.map((body) => ({ kind: 'release' as const, body })),
   ]);
   const { rules, revision } = await readHouseRules(demo);
   if (!rules.house) await saveHouseRules(demo, THE_MACHINE, { ...rules, house: HOUSE }, revision);

@@ -1,6 +1,7 @@
 import type { KnownCopy } from '@/core/releases/knownCopy';
 import type { Release } from '@/core/releases/release';
 import type { ShelfItem } from '@/core/releases/shelfItem';
+import type { Measurable } from './casePictures';
 
 /** What the demo desk knows of a release beside its file: items on the shelf, makes of copies, who says otherwise. */
 type Beside = Pick<Release, 'shelf' | 'copies' | 'statements' | 'prices'>;
@@ -94,4 +95,13 @@ export const SHELVES: Record<string, Beside> = {
       },
     ],
   },
+};
+
+/** What of an item on a shelf was photographed beside the bench card, by the item. */
+export const SHELF_PICTURES: Record<string, Measurable[]> = {
+  'vm7-41': [{ specimen: 'emblem-embroidered', card: 'HAND', check: 'outside.emblem', seed: 306 }],
+  'vm7-43': [
+    { specimen: 'emblem-embroidered', card: 'HAND', check: 'outside.emblem', seed: 307 },
+    { specimen: 'seam', card: 'COIN', check: 'outside.stitch-density', seed: 308 },
+  ],
 };

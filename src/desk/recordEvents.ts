@@ -31,6 +31,7 @@ const SAY_NOTHING_OF_CODES = new Set<EventType>([
   'findingWithdrawn',
   'photoAdded',
   'photoWithdrawn',
+  'photoScaled',
   'opinionAsked',
   'opinionGiven',
 ]);

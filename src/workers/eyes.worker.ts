@@ -1,28 +1,21 @@
 import { expose } from 'comlink';
 import { createWorker } from 'tesseract.js';
-import { prepareZXingModule, readBarcodes } from 'zxing-wasm/reader';
 import type { Place } from '@/core/checks/check';
 import type { ReadingContext } from '@/core/crossread/context';
 import type { KnownNames } from '@/core/crossread/label/splitLabel';
-import type { Grey, Picture } from '@/core/imaging/grey';
+import type { Grey } from '@/core/imaging/grey';
 import type { Eyes } from '@/core/labels/eyes';
 import type { Step } from '@/core/labels/seenLabel';
+import { symbolsOf } from './decoder';
 import { type PictureReading, readPicture } from './pictureWork';
-import { settingsFor, symbolsFrom, wordsFrom } from './recognition';
+import { pixelsOf } from './pixelsOf';
+import { settingsFor, wordsFrom } from './recognition';
 
 const MODULES = {
-  decoder: new URL('../../node_modules/zxing-wasm/dist/reader/zxing_reader.wasm', import.meta.url).href,
   reader: new URL('../../node_modules/tesseract.js/dist/worker.min.js', import.meta.url).href,
   core: new URL('../../node_modules/tesseract.js-core/tesseract-core-simd-lstm.wasm.js', import.meta.url).href,
   letters: new URL('../../node_modules/@tesseract.js-data/eng/4.0.0_best_int/eng.traineddata.gz', import.meta.url).href,
 };
-
-/** Larger pictures are read at this size, in px along their longer side. */
-const LONGEST = 4096;
-
-prepareZXingModule({
-  overrides: { locateFile: (path, prefix) => (path.endsWith('.wasm') ? MODULES.decoder : prefix + path) },
-});
 
 const pageOf = ({ width, height, data }: Grey): Promise<Blob> => {
   const canvas = new OffscreenCanvas(width, height);
@@ -52,25 +45,13 @@ async function lettersReader() {
 }
 
 const eyes: Eyes = {
-  symbols: symbolsFrom(readBarcodes),
+  symbols: symbolsOf,
   words: wordsFrom(async (grey, as) => {
     const reader = await lettersReader();
     await reader.setParameters(settingsFor(as));
     return (await reader.recognize(await pageOf(grey), {}, { blocks: true, text: false })).data;
   }),
 };
-
-/** The pixels of a picture, upright as its camera says, not larger than is read. */
-async function pixelsOf(file: Blob): Promise<Picture> {
-  const bitmap = await createImageBitmap(file, { imageOrientation: 'from-image' });
-  const scale = Math.min(1, LONGEST / Math.max(bitmap.width, bitmap.height));
-  const [width, height] = [Math.round(bitmap.width * scale), Math.round(bitmap.height * scale)];
-  const context = new OffscreenCanvas(width, height).getContext('2d', { willReadFrequently: true });
-  context?.drawImage(bitmap, 0, 0, width, height);
-  bitmap.close();
-  const { data } = (context as OffscreenCanvasRenderingContext2D).getImageData(0, 0, width, height);
-  return { width, height, data: data as Uint8ClampedArray };
-}
 
 const work = {
   read: async (

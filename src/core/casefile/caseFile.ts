@@ -3,6 +3,7 @@ import type { CodeMet } from './events/codeMet';
 import type { FactRead } from './events/factRead';
 import type { RecordedFinding } from './events/findingRecorded';
 import type { Photo } from './events/photoAdded';
+import type { KeptScale } from './events/photoScaled';
 import type { ChosenRelease } from './events/releaseChosen';
 import type { ConfirmedTruth } from './events/truthConfirmed';
 import type { VerdictBody } from './events/verdictSealed';
@@ -52,7 +53,7 @@ export interface CaseFile {
   /** Why it left the queue without a verdict, or null. */
   closed: (Stamp & { reason: string }) | null;
   reopenings: (Stamp & { reason: string })[];
-  photos: (Photo & Stamp)[];
+  photos: (Photo & Stamp & { scale?: KeptScale })[];
   opinions: Opinion[];
   /** What the item proved to be, as far as that is known. */
   truth: (ConfirmedTruth & Stamp) | null;

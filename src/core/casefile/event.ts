@@ -9,6 +9,7 @@ import type { Opened } from './events/opened';
 import type { OpinionAsked } from './events/opinionAsked';
 import type { OpinionGiven } from './events/opinionGiven';
 import type { Photo } from './events/photoAdded';
+import type { PhotoScaled } from './events/photoScaled';
 import type { ReleaseChosen } from './events/releaseChosen';
 import type { Reopened } from './events/reopened';
 import type { ConfirmedTruth } from './events/truthConfirmed';
@@ -26,6 +27,7 @@ export interface EventBodies {
   findingWithdrawn: { check: string };
   photoAdded: Photo;
   photoWithdrawn: { sha256: string };
+  photoScaled: PhotoScaled;
   opinionAsked: OpinionAsked;
   opinionGiven: OpinionGiven;
   codeMet: CodeMet;

@@ -31,9 +31,18 @@ export type AnswerForm =
   | { form: 'text'; expected: string[] }
   /**
    * A measured value, compared with a nominal measure of the release; `unit`: that of a record that has no figure yet;
-   * `instrument`: one that can supply it; `sides`: measured left and right, and each compared.
+   * `instrument`: a tool that can supply it; `onPicture`: one that measures it on a picture; `sides`: measured left and
+   * right, and each compared.
    */
-  | { form: 'quantity'; measure: string; uncertainty: number; unit?: string; instrument?: string; sides?: true }
+  | {
+      form: 'quantity';
+      measure: string;
+      uncertainty: number;
+      unit?: string;
+      instrument?: string;
+      onPicture?: string;
+      sides?: true;
+    }
   /** How many there are, compared with a nominal measure of the release. */
   | { form: 'count'; measure: string; unit?: string }
   /** The cross-reading answers it by one of its rules, for the places named. */

@@ -32,6 +32,21 @@ export function brightnessAt({ width, height, data }: Grey, x: number, y: number
   return upper * (1 - fy) + lower * fy;
 }
 
+/** Add red, green and blue at a point between pixels to a sum; beyond the edge those of the edge. */
+export function addColourAt({ width, height, data }: Picture, x: number, y: number, sum: Float64Array): void {
+  const px = Math.max(0, Math.min(width - 1.001, x));
+  const py = Math.max(0, Math.min(height - 1.001, y));
+  const [x0, y0] = [Math.floor(px), Math.floor(py)];
+  const [fx, fy] = [px - x0, py - y0];
+  const p = 4 * (y0 * width + x0);
+  const q = p + 4 * width;
+  for (let channel = 0; channel < 3; channel++) {
+    const upper = (data[p + channel] as number) * (1 - fx) + (data[p + 4 + channel] as number) * fx;
+    const lower = (data[q + channel] as number) * (1 - fx) + (data[q + 4 + channel] as number) * fx;
+    sum[channel] = (sum[channel] as number) + upper * (1 - fy) + lower * fy;
+  }
+}
+
 /** A picture made smaller by a whole number, each pixel the mean of those that it stands for. */
 export function shrunk(grey: Grey, by: number): Grey {
   if (by <= 1) return grey;

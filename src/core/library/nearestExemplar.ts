@@ -49,10 +49,14 @@ function propose(item: ShelfItem, suspect: Suspect): Proposed & { distance: numb
   return { item, alike, unlike, distance };
 }
 
-/** The item of the shelf that is most like a suspect: same size and variant before all; null where the shelf is empty. */
-export function nearestExemplar({ shelf = [] }: Pick<Release, 'shelf'>, suspect: Suspect): Proposed | null {
-  const [best] = shelf.map((item) => propose(item, suspect)).sort((a, b) => a.distance - b.distance);
-  if (!best) return null;
-  const { item, alike, unlike } = best;
-  return { item, alike, unlike };
+/** The items of the shelf, those most like a suspect first: same size and variant before all. */
+export function proposedExemplars({ shelf = [] }: Pick<Release, 'shelf'>, suspect: Suspect): Proposed[] {
+  return shelf
+    .map((item) => propose(item, suspect))
+    .sort((a, b) => a.distance - b.distance)
+    .map(({ item, alike, unlike }) => ({ item, alike, unlike }));
 }
+
+/** The item of the shelf that is most like a suspect; null where the shelf is empty. */
+export const nearestExemplar = (release: Pick<Release, 'shelf'>, suspect: Suspect): Proposed | null =>
+  proposedExemplars(release, suspect)[0] ?? null;

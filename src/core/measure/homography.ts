@@ -48,6 +48,61 @@ export function homographyOf(from: Quad, to: Quad): Homography | null {
   return h ? ([...h, 1] as Homography) : null;
 }
 
+/** One map after another. */
+export const after = (second: Homography, first: Homography): Homography =>
+  [0, 3, 6].flatMap((row) =>
+    [0, 1, 2].map((column) =>
+      [0, 1, 2].reduce((sum, k) => sum + (second[row + k] as number) * (first[3 * k + column] as number), 0),
+    ),
+  ) as Homography;
+
+/** The map that leads back. */
+export function inverseOf([a, b, c, d, e, f, g, h, i]: Homography): Homography {
+  const det = a * (e * i - f * h) - b * (d * i - f * g) + c * (d * h - e * g);
+  return [
+    (e * i - f * h) / det,
+    (c * h - b * i) / det,
+    (b * f - c * e) / det,
+    (f * g - d * i) / det,
+    (a * i - c * g) / det,
+    (c * d - a * f) / det,
+    (d * h - e * g) / det,
+    (b * g - a * h) / det,
+    (a * e - b * d) / det,
+  ];
+}
+
+/** Moves points to their middle and to a mean distance of about one, so that sums over them keep their digits. */
+function normalising(points: Point[]): Homography {
+  const { x, y } = middleOf(points);
+  const spread = points.reduce((sum, point) => sum + Math.hypot(point.x - x, point.y - y), 0) / points.length;
+  const scale = Math.SQRT2 / Math.max(spread, 1e-12);
+  return [scale, 0, -scale * x, 0, scale, -scale * y, 0, 0, 1];
+}
+
+/**
+ * The map that takes points nearest to others, by least squares (Hartley and Zisserman, Multiple View Geometry, 4.4).
+ *
+ * @param from four or more
+ * @returns null where all but one of them lie on a line
+ */
+export function homographyThrough(from: Point[], to: Point[]): Homography | null {
+  const [before, behind] = [normalising(from), normalising(to)];
+  const sums = Array.from({ length: 8 }, () => new Array<number>(9).fill(0));
+  const add = (row: number[]) => {
+    for (const [i, sum] of sums.entries())
+      for (let k = 0; k < 9; k++) sum[k] = (sum[k] as number) + (row[i] as number) * (row[k] as number);
+  };
+  for (const [i, point] of from.entries()) {
+    const { x, y } = mapped(before, point);
+    const { x: u, y: v } = mapped(behind, to[i] as Point);
+    add([x, y, 1, 0, 0, 0, -u * x, -u * y, u]);
+    add([0, 0, 0, x, y, 1, -v * x, -v * y, v]);
+  }
+  const h = solve(sums);
+  return h && after(inverseOf(behind), after([...h, 1] as Homography, before));
+}
+
 /** Where a map takes a point. */
 export function mapped([a, b, c, d, e, f, g, h, i]: Homography, { x, y }: Point): Point {
   const w = g * x + h * y + i;

@@ -24,6 +24,7 @@ const PERMISSIONS: Record<EventType | Deed, readonly Role[]> = {
   factWithdrawn: INTAKE,
   photoAdded: INTAKE,
   photoWithdrawn: INTAKE,
+  photoScaled: INTAKE,
   releaseChosen: INTAKE,
   addPhotograph: INTAKE,
 

@@ -1,14 +1,12 @@
+import { type Homography, inverseOf } from '@/core/measure/homography';
 import type { Shot } from './shot';
 import type { Box } from './specimen';
-
-/** Three numbers a row, three rows. */
-export type Matrix3 = [number, number, number, number, number, number, number, number, number];
 
 /** Where a camera stands over a specimen. Lengths in mm, z upwards from the surface; in the picture px, y downwards. */
 export interface Camera {
   /** Plane of the specimen to picture. */
-  toPicture: Matrix3;
-  toPlane: Matrix3;
+  toPicture: Homography;
+  toPlane: Homography;
   /** Where the lens is, over the plane of the specimen. */
   eye: [x: number, y: number, z: number];
   /** How far the surface stands over its plane, and how steeply there. */
@@ -20,21 +18,6 @@ export interface Camera {
 
 /** Focal length as a share of the picture's width: that of a phone. */
 const FOCAL = 1.25;
-
-export function inverse([a, b, c, d, e, f, g, h, i]: Matrix3): Matrix3 {
-  const det = a * (e * i - f * h) - b * (d * i - f * g) + c * (d * h - e * g);
-  return [
-    (e * i - f * h) / det,
-    (c * h - b * i) / det,
-    (b * f - c * e) / det,
-    (f * g - d * i) / det,
-    (a * i - c * g) / det,
-    (c * d - a * f) / det,
-    (d * h - e * g) / det,
-    (b * g - a * h) / det,
-    (a * e - b * d) / det,
-  ];
-}
 
 const radians = (degrees: number): number => (degrees * Math.PI) / 180;
 
@@ -79,13 +62,13 @@ export function cameraOf(shot: Shot, size: { width: number; height: number }): C
   const origin: [number, number, number] = [0, 1, 2].map(
     (row) => (row === 0 ? cx : row === 1 ? cy : 1) * distance - mx * (x1[row] as number) - my * (x2[row] as number),
   ) as [number, number, number];
-  const toPicture: Matrix3 = [x1[0], x2[0], origin[0], x1[1], x2[1], origin[1], x1[2], x2[2], origin[2]];
+  const toPicture: Homography = [x1[0], x2[0], origin[0], x1[1], x2[1], origin[1], x1[2], x2[2], origin[2]];
   const eye: Camera['eye'] = [mx - distance * at(2, 0), my - distance * at(2, 1), distance * at(2, 2)];
   const period = 1.3 * size.width;
   const height = (x: number) => shot.bend * Math.cos((2 * Math.PI * (x - mx)) / period);
   return {
     toPicture,
-    toPlane: inverse(toPicture),
+    toPlane: inverseOf(toPicture),
     eye,
     height,
     slope: (x) => ((-2 * Math.PI * shot.bend) / period) * Math.sin((2 * Math.PI * (x - mx)) / period),

@@ -165,13 +165,16 @@ function exposed(rasters: Rasters, camera: Camera, shot: Shot): Uint8Array {
       const x0 = Math.floor(rx);
       const y0 = Math.floor(ry);
       const inside = x0 >= 0 && y0 >= 0 && x0 < width - 1 && y0 < height - 1;
-      const at = y0 * width + x0;
+      // What cannot be half of one thing and half of another is that of the nearest point.
+      const xn = Math.round(rx);
+      const yn = Math.round(ry);
+      const at = yn * width + xn;
       let which = table;
       let r = tableR;
       let gr = tableG;
       let bl = tableB;
       if (inside) {
-        const p = 4 * at;
+        const p = 4 * (y0 * width + x0);
         const q = p + 4 * width;
         const fx = rx - x0;
         const fy = ry - y0;
@@ -191,7 +194,7 @@ function exposed(rasters: Rasters, camera: Camera, shot: Shot): Uint8Array {
       if (slopes && inside) sy += slopes.y[at] as number;
       const norm = 1 / Math.sqrt(1 + sx * sx + sy * sy);
       const facing = Math.max(0, (lz - sx * lx - sy * ly) * norm);
-      const cast = near.at(x, y) ? unshaded(rasters, x0, y0, towardsX, towardsY, lz / flat) : 1;
+      const cast = near.at(x, y) ? unshaded(rasters, xn, yn, towardsX, towardsY, lz / flat) : 1;
       const light = field[(px / FIELD_STEP) | 0] as number;
       const diffuse =
         (ambient * (0.75 + 0.25 * cast) + (1 - ambient) * facing * cast) * (tile.shade[t] as number) * gain * light;

@@ -35,11 +35,12 @@ async function raster(
   const layers = slabs
     .map((slab, i) => {
       const inner = draw(slab);
-      return inner ? `<g clip-path="url(#c${i})">${inner}</g>` : '';
+      const at = slab.at ? ` transform="translate(${slab.at.x} ${slab.at.y})"` : '';
+      return inner ? `<g clip-path="url(#c${i})"${at}>${inner}</g>` : '';
     })
     .join('');
   const [w, h] = [Math.round(width * perMm), Math.round(height * perMm)];
-  const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="${w}" height="${h}" viewBox="0 0 ${width} ${height}"${crisp ? ' shape-rendering="crispEdges"' : ''}><defs>${clips}</defs>${ground}${layers}</svg>`;
+  const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="${w}" height="${h}" viewBox="0 0 ${w / perMm} ${h / perMm}"${crisp ? ' shape-rendering="crispEdges"' : ''}><defs>${clips}</defs>${ground}${layers}</svg>`;
   const { data } = await sharp(Buffer.from(svg), { unlimited: true })
     .ensureAlpha()
     .raw()
@@ -57,6 +58,13 @@ const whole = (slab: Slab, fill: string): string => `<path d="${slab.outline}" f
 const firstChannel = (rgba: Uint8Array): Uint8Array => {
   const out = new Uint8Array(rgba.length / 4);
   for (let i = 0; i < out.length; i++) out[i] = rgba[4 * i] as number;
+  return out;
+};
+
+/** Levels where something covers half of a point or more; 0 where less does. */
+const covered = (rgba: Uint8Array): Uint8Array => {
+  const out = firstChannel(rgba);
+  for (let i = 0; i < out.length; i++) if ((rgba[4 * i + 3] as number) < 128) out[i] = 0;
   return out;
 };
 
@@ -104,7 +112,6 @@ export async function rasterise(specimen: Specimen, perMm: number): Promise<Rast
     slabs.some((slab) => slab.foil) ? raster(specimen, perMm, (slab) => slab.foil) : null,
     slabs.some((slab) => slab.glow) ? raster(specimen, perMm, (slab) => slab.glow) : null,
   ]);
-  const lift = new Float32Array(width * height);
-  for (let i = 0; i < lift.length; i++) lift[i] = ((lifts[4 * i] as number) / 255) * TALLEST;
-  return { width, height, perMm, colour, material: firstChannel(material), lift, slopes, foil, glow };
+  const lift = Float32Array.from(covered(lifts), (level) => (level / 255) * TALLEST);
+  return { width, height, perMm, colour, material: covered(material), lift, slopes, foil, glow };
 }

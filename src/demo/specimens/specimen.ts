@@ -12,6 +12,8 @@ export interface Box {
 export interface Slab {
   /** Its edge, as the path of an SVG. */
   outline: string;
+  /** Where its upper left corner lies on the specimen, where that is not the specimen’s own. */
+  at?: { x: number; y: number };
   material: MaterialName;
   /** How high its face lies over the table. */
   lift: number;

@@ -1,6 +1,7 @@
 import type { CheckDefinition } from '@/core/checks/check';
 import { checksFor } from '@/core/checks/findings';
 import { answerProblem } from '@/core/checks/outcome';
+import { instrumentOf } from '@/core/instruments';
 import { groundsOf } from '@/core/judgement/grounds';
 import { invalid } from '../refusal';
 import type { Completion, Setting } from './completion';
@@ -18,6 +19,14 @@ function requireCheck(id: string, { grounds }: Setting): CheckDefinition {
 export const findingRecorded: Completion<'findingRecorded'> = (event, setting) => {
   const no = answerProblem(requireCheck(event.body.check, setting), event.body);
   if (no) throw invalid(no);
+  const { pictures, device } = event.body.supplied ?? {};
+  if ((device === 'picture') !== (pictures !== undefined))
+    throw invalid('What is measured on a picture names the picture, and nothing else does.');
+  for (const { sha256, instrument } of pictures ?? []) {
+    if (!setting.file.photos.some((photo) => photo.sha256 === sha256))
+      throw invalid('The photograph that it was measured on is not in this case.');
+    if (!instrumentOf(instrument)) throw invalid(`There is no instrument “${instrument}”.`);
+  }
   return event;
 };
 

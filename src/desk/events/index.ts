@@ -4,6 +4,7 @@ import { factRead, factWithdrawn } from './facts';
 import { findingExcused, findingRecorded, findingWithdrawn } from './findings';
 import { opinionAsked, opinionGiven } from './opinions';
 import { photoAdded } from './photoAdded';
+import { photoScaled } from './photoScaled';
 import { releaseChosen } from './releaseChosen';
 import { verdictSealed } from './verdictSealed';
 
@@ -17,6 +18,7 @@ const COMPLETIONS: { [T in EventType]?: Completion<T> } = {
   opinionAsked,
   opinionGiven,
   photoAdded,
+  photoScaled,
   releaseChosen,
   verdictSealed,
 };

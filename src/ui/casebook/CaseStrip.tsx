@@ -15,6 +15,7 @@ const PhoneSheet = lazy(async () => ({ default: (await import('../phone/PhoneShe
 const VIEWS = [
   { path: 'codes', name: 'Codes', key: 'c' },
   { path: 'inspect', name: 'Inspect', key: 'i' },
+  { path: 'compare', name: 'Compare', key: 'z' },
   { path: 'verdict', name: 'Verdict', key: 'v' },
 ];
 /** Once it is known what the item is, there is something to learn from it. */
@@ -40,6 +41,7 @@ export function CaseStrip({ phone }: { phone: boolean }) {
   const go = (view: string) => router.push(`/case/${number}/${view}`);
   useKeys('c', () => go('codes'));
   useKeys('i', () => go('inspect'));
+  useKeys('z', () => go('compare'));
   useKeys('v', () => go('verdict'));
   const teaches = file.circumstances.reference === true || file.truth !== null;
   useKeys('l', () => go('learn'), { enabled: teaches });

@@ -3,6 +3,7 @@ import { Plus } from 'lucide-react';
 import type { AnswerForm, KindDefinition, PairRule } from '@/core/checks/check';
 import { TOOLS } from '@/core/checks/tools';
 import { RULES } from '@/core/crossread/rules';
+import { INSTRUMENTS } from '@/core/instruments';
 import { Button } from '../controls/Button';
 import { IdField } from '../controls/IdField';
 import { LabelledChoice } from '../controls/LabelledChoice';
@@ -162,6 +163,8 @@ function Codes({
   );
 }
 
+const INSTRUMENT_NAMES = INSTRUMENTS.map(({ id, name }) => ({ value: id, label: name.toLowerCase() }));
+
 /** How a check is answered, and what its answers mean. */
 export function AnswerEditor({
   answer,
@@ -238,6 +241,14 @@ export function AnswerEditor({
                 options={[{ value: 'none', label: 'none' }, ...named(TOOLS)]}
                 onChange={(instrument) =>
                   onChange({ ...answer, instrument: instrument === 'none' ? undefined : instrument })
+                }
+              />
+              <LabelledChoice
+                label="measured on a picture as"
+                value={answer.onPicture ?? 'none'}
+                options={[{ value: 'none', label: 'nothing' }, ...INSTRUMENT_NAMES]}
+                onChange={(onPicture) =>
+                  onChange({ ...answer, onPicture: onPicture === 'none' ? undefined : onPicture })
                 }
               />
             </>

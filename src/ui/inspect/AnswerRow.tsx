@@ -22,6 +22,7 @@ export function AnswerRow({
   actions,
   answers,
   onDevice,
+  onPicture,
 }: {
   finding: Finding;
   readOnly: boolean;
@@ -29,6 +30,8 @@ export function AnswerRow({
   answers: Answers;
   /** Have a device measure it; null where none can. */
   onDevice: (() => void) | null;
+  /** Measure it on a picture; null where no instrument does. */
+  onPicture: (() => void) | null;
 }) {
   const { mark } = finding;
   const [entry, setEntry] = useState<'excuse' | 'note' | null>(null);
@@ -46,6 +49,11 @@ export function AnswerRow({
         {onDevice && (
           <Button onClick={onDevice}>
             <Key>b</Key> By {deviceFor(finding)}
+          </Button>
+        )}
+        {onPicture && (
+          <Button onClick={onPicture}>
+            <Key>p</Key> On a picture
           </Button>
         )}
         <Button onClick={answers.cantTell} aria-pressed={mark === 'cantTell'}>

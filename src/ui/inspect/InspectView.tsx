@@ -4,6 +4,7 @@ import { lazy, useRef, useState } from 'react';
 import { asAsked } from '@/core/checks/finding';
 import { isTypedByCalipers } from '@/core/devices/typedLength';
 import { useCaseBook, useScans, useStanding } from '../casebook/CaseBook';
+import { pictureInstrument } from '../compare/pictureInstrument';
 import { Button, Key } from '../controls/Button';
 import { Later } from '../controls/Later';
 import { useKeys } from '../controls/useKeys';
@@ -44,6 +45,10 @@ export function InspectView() {
   const sealed = file.seal !== null || file.closed !== null;
   const codesPath = `/case/${number}/codes`;
   const device = current && answerable ? deviceFor(current) : null;
+  const onPicture =
+    current && answerable && pictureInstrument(current) !== null
+      ? () => router.push(`/case/${number}/compare?check=${current.check.id}`)
+      : null;
   const DeviceSheet = device === 'scale' ? ScaleSheet : CalipersSheet;
   const takeBurst = (text: string) => {
     if (device === 'calipers' && isTypedByCalipers(text)) setMeasuring({ typed: text });
@@ -68,6 +73,7 @@ export function InspectView() {
   });
   useKeys('w', () => typed && actions.current?.begin(), first);
   useKeys('b', () => device && setMeasuring({ typed: '' }), first);
+  useKeys('p', () => onPicture?.());
   useKeys('g', walk.toggleQuickPass);
   useKeys('t', () => setTools(true));
   useKeys('0', answers.cantTell);
@@ -140,6 +146,7 @@ export function InspectView() {
                     answers={answers}
                     actions={actions}
                     onDevice={device ? () => setMeasuring({ typed: '' }) : null}
+                    onPicture={onPicture}
                   />
                 )}
                 {focused && <CheckPhotos check={check.id} readOnly={sealed} />}

@@ -21,8 +21,12 @@ export interface Found {
 }
 
 /** Of two sides the less sure reading speaks for both; where one was typed by hand, neither does. */
-const lessSure = (left: Supplied | undefined, right: Supplied | undefined): Supplied | undefined =>
-  left && right && (left.uncertainty > right.uncertainty ? left : right);
+function lessSure(left: Supplied | undefined, right: Supplied | undefined): Supplied | undefined {
+  if (!left || !right) return undefined;
+  const pictures = [...(left.pictures ?? []), ...(right.pictures ?? [])];
+  const speaks = left.uncertainty > right.uncertainty ? left : right;
+  return pictures.length > 0 && left.device === right.device ? { ...speaks, pictures } : speaks;
+}
 
 /**
  * Take what is found at a check, left before right, and keep what it knows as an answer.

@@ -20,7 +20,16 @@ interface Dot {
  * A measure over the sizes of a release: the range that genuine items are expected in, those that are known, and known
  * copies. Without sizes all of them stand in the middle.
  */
-export function MeasureStrip({ release, measure }: { release: Release; measure: string }) {
+export function MeasureStrip({
+  release,
+  measure,
+  mark,
+}: {
+  release: Release;
+  measure: string;
+  /** The item in question, with the standard uncertainty of its value. */
+  mark?: { size: number | null; value: number; uncertainty: number };
+}) {
   const nominal = release.nominal[measure];
   if (!nominal) return null;
   const exemplars = exemplarsOf(release, measure);
@@ -40,7 +49,11 @@ export function MeasureStrip({ release, measure }: { release: Release; measure: 
       values[measure] === undefined ? [] : [{ size: null, value: values[measure], of: 'copy' }],
     ),
   ];
-  const all = [...band.flatMap(({ low, high }) => [low, high]), ...dots.map(({ value }) => value)];
+  const all = [
+    ...band.flatMap(({ low, high }) => [low, high]),
+    ...dots.map(({ value }) => value),
+    ...(mark ? [mark.value] : []),
+  ];
   const [low, high] = [Math.min(...all), Math.max(...all)];
   const x = (size: number) => PAD.left + ((size - first) / (last - first)) * (WIDTH - PAD.left - PAD.right);
   const y = (value: number) =>
@@ -49,7 +62,7 @@ export function MeasureStrip({ release, measure }: { release: Release; measure: 
     band.map((each) => `${x(each.x).toFixed(1)},${y(each[of]).toFixed(1)}`);
   const middle = (first + last) / 2;
   const centre = band[(band.length - 1) / 2];
-  const words = `${measure.replaceAll('-', ' ')}: expected ${band[0]?.low.toFixed(1)} to ${band.at(-1)?.high.toFixed(1)} ${nominal.unit}; ${exemplars.length} genuine items known`;
+  const words = `${measure.replaceAll('-', ' ')}: expected ${band[0]?.low.toFixed(1)} to ${band.at(-1)?.high.toFixed(1)} ${nominal.unit}; ${exemplars.length} genuine items known${mark ? `; this one ${mark.value} ${nominal.unit}` : ''}`;
   return (
     <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} className="w-full max-w-[420px]" role="img" aria-label={words}>
       <polygon points={[...line('low'), ...line('high').reverse()].join(' ')} className="fill-wash" />
@@ -64,6 +77,15 @@ export function MeasureStrip({ release, measure }: { release: Release; measure: 
           <path key={i} d={`M${cx - 5} ${cy + 4}h10l-5 -9z`} className="fill-differs" />
         );
       })}
+      {mark && (
+        <g transform={`translate(${x(sized ? (mark.size ?? middle) : middle)} 0)`} className="fill-ink stroke-ink">
+          <path
+            d={`M0 ${y(mark.value - 1.96 * mark.uncertainty)}V${y(mark.value + 1.96 * mark.uncertainty)}`}
+            strokeWidth={1.5}
+          />
+          <path d={`M0 ${y(mark.value) - 6}l6 6l-6 6l-6 -6z`} stroke="none" />
+        </g>
+      )}
       <g className="fill-soft text-[11px]">
         <text x={PAD.left} y={HEIGHT - 4}>
           {sized ? `size ${first}` : `${low.toFixed(1)} ${nominal.unit}`}

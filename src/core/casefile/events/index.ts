@@ -12,6 +12,7 @@ import { opened } from './opened';
 import { opinionAsked } from './opinionAsked';
 import { opinionGiven } from './opinionGiven';
 import { photoAdded } from './photoAdded';
+import { photoScaled } from './photoScaled';
 import { photoWithdrawn } from './photoWithdrawn';
 import { releaseChosen } from './releaseChosen';
 import { reopened } from './reopened';
@@ -30,6 +31,7 @@ export const EVENT_KINDS: { [T in EventType]: EventKind<T> } = {
   findingWithdrawn,
   photoAdded,
   photoWithdrawn,
+  photoScaled,
   opinionAsked,
   opinionGiven,
   codeMet,

@@ -79,7 +79,12 @@ export const boxFace: SpecimenKind<Figures> = {
           ...(p.raisedMm > 0 ? { relief: sign(grey) + name(grey) + lines(grey) } : {}),
         },
       ],
-      marks: { face: { x: LEFT, y: TOP, width: p.widthMm, height: p.heightMm } },
+      marks: {
+        face: { x: LEFT, y: TOP, width: p.widthMm, height: p.heightMm },
+        // From its upper left to its lower right, and from its lower left to its upper right.
+        fallingLine: { x: x - 60, y: base, width: 120, height: 2 * drop },
+        risingLine: { x: x - 60, y: base + 14 - 2 * drop, width: 120, height: 2 * drop },
+      },
     };
   },
 };

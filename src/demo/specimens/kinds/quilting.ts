@@ -17,6 +17,12 @@ function rows(pitchMm: number, degrees: number, draw: (y: number) => string): st
   return `<g transform="translate(${MIDDLE.x} ${MIDDLE.y}) rotate(${degrees})">${lines}</g>`;
 }
 
+/** A way of 52 mm through the middle, upright to rows that fall by so many degrees. */
+function acrossRows(degrees: number) {
+  const [dx, dy] = [26 * Math.sin((degrees * Math.PI) / 180), 26 * Math.cos((degrees * Math.PI) / 180)];
+  return { x: MIDDLE.x - dx, y: MIDDLE.y - dy, width: 2 * dx, height: 2 * dy };
+}
+
 /** Quilted lining: two sets of seams that cross. */
 export const quilting: SpecimenKind<Figures> = {
   id: 'quilting',
@@ -57,6 +63,8 @@ export const quilting: SpecimenKind<Figures> = {
           relief: both(soft),
         },
       ],
+      // Across the rows of one set, from its upper end on.
+      marks: { acrossRows: acrossRows(p.angleDegrees / 2) },
     };
   },
 };

@@ -14,6 +14,8 @@ interface Figures {
   turnDegrees: number;
 }
 
+const STRIP = { x: 6, y: 13, width: 124, height: 22 };
+
 /** Fine lines that swing about each other. */
 function guilloche(lines: number, lineMm: number): string {
   const curve = (phase: number) =>
@@ -74,7 +76,7 @@ export const taxStrip: SpecimenKind<Figures> = {
       slabs: [
         { outline: roundRect(-4, -4, 144, 56), material: 'laminate', lift: 2, paint: flood(136, 48, '#4b2e22') },
         {
-          outline: roundRect(6, 13, 124, 22, 0.6),
+          outline: roundRect(STRIP.x, STRIP.y, STRIP.width, STRIP.height, 0.6),
           material: 'paper',
           lift: 2.1,
           paint: `${flood(136, 48, '#e6ebdf')}${turned(`<g stroke="#5f8f76">${guilloche(p.lines, p.lineMm)}</g><path d="${patch}" fill="#b9bdbb"/>${print.paint()}`)}`,
@@ -83,7 +85,7 @@ export const taxStrip: SpecimenKind<Figures> = {
         },
       ],
       facts: print.facts,
-      marks: { foil: { x: p.foilAtMm, y: 15.6, width: p.foilWidthMm, height: 16.8 } },
+      marks: { strip: STRIP, foil: { x: p.foilAtMm, y: 15.6, width: p.foilWidthMm, height: 16.8 } },
     };
   },
 };

@@ -1,0 +1,128 @@
+import { EDGE_SD, edgeNear } from '../imaging/edge';
+import type { Point } from '../measure/homography';
+import { mapped } from '../measure/homography';
+import { measuredIn, mostLikely, type Sighted } from '../measure/plane';
+import { type Instrument, pointsProblem } from './instrument';
+
+interface Circle extends Point {
+  radius: number;
+}
+
+/** The circle through three points; null where they lie on a line. */
+function through(a: Point, b: Point, c: Point): Circle | null {
+  const d = 2 * ((b.x - a.x) * (c.y - a.y) - (b.y - a.y) * (c.x - a.x));
+  if (Math.abs(d) < 1e-6) return null;
+  const [p, q] = [(b.x - a.x) ** 2 + (b.y - a.y) ** 2, (c.x - a.x) ** 2 + (c.y - a.y) ** 2];
+  const [x, y] = [((c.y - a.y) * p - (b.y - a.y) * q) / d, ((b.x - a.x) * q - (c.x - a.x) * p) / d];
+  return { x: a.x + x, y: a.y + y, radius: Math.hypot(x, y) };
+}
+
+/** The circle that points lie nearest to (Gauss and Newton's steps from a first guess). */
+function nearest(points: Point[], first: Circle): Circle {
+  let circle = first;
+  for (let step = 0; step < 8; step++) {
+    const sums = [0, 0, 0, 0, 0, 0, 0, 0, 0];
+    for (const { x, y } of points) {
+      const away = Math.hypot(x - circle.x, y - circle.y);
+      const [u, v] = [(x - circle.x) / away, (y - circle.y) / away];
+      const off = away - circle.radius;
+      for (const [i, each] of [u * u, u * v, u, v * v, v, 1, u * off, v * off, off].entries())
+        sums[i] = (sums[i] as number) + each;
+    }
+    const [uu, uv, u1, vv, v1, n, ub, vb, b] = sums as [
+      number,
+      number,
+      number,
+      number,
+      number,
+      number,
+      number,
+      number,
+      number,
+    ];
+    // Cramer's rule for the three corrections.
+    const det = uu * (vv * n - v1 * v1) - uv * (uv * n - v1 * u1) + u1 * (uv * v1 - vv * u1);
+    if (Math.abs(det) < 1e-12) break;
+    const dx = (ub * (vv * n - v1 * v1) - uv * (vb * n - v1 * b) + u1 * (vb * v1 - vv * b)) / det;
+    const dy = (uu * (vb * n - v1 * b) - ub * (uv * n - v1 * u1) + u1 * (uv * b - vb * u1)) / det;
+    const dr = (uu * (vv * b - vb * v1) - uv * (uv * b - vb * u1) + ub * (uv * v1 - vv * u1)) / det;
+    circle = { x: circle.x + dx, y: circle.y + dy, radius: circle.radius + dr };
+  }
+  return circle;
+}
+
+const PLACES = 48;
+/** Degrees of an arc under which its radius is a guess. */
+const LEAST_SPAN = 25;
+
+/** How round a corner, a peak or an edge is: the radius of the arc that its edge follows. */
+export const arc: Instrument = {
+  id: 'arc',
+  name: 'Roundness',
+  key: '5',
+  points: ['arc begins', 'on the arc', 'arc ends'],
+  lines: [],
+  needsScale: true,
+  read: (picture, plane, points) => {
+    const [a, b, c] = points as [Point, Point, Point];
+    const problem = pointsProblem(picture, points);
+    if (problem) return { problem };
+    const guess = through(a, b, c);
+    if (!guess) return { problem: 'The three points lie on a straight line: nothing is round there.' };
+    const turn = (to: Point) => Math.atan2(to.y - guess.y, to.x - guess.x);
+    const from = turn(a);
+    const past = (to: Point) => (turn(to) - from + 4 * Math.PI) % (2 * Math.PI);
+    // The way round on which the middle point lies.
+    const span = past(b) < past(c) ? past(c) : past(c) - 2 * Math.PI;
+    const seen: Sighted[] = [];
+    const reach = Math.max(3, Math.min(12, Math.round(0.25 * guess.radius)));
+    for (let k = 0; k < PLACES; k++) {
+      const at = from + (span * (k + 0.5)) / PLACES;
+      const out = { x: Math.cos(at), y: Math.sin(at) };
+      const place = { x: guess.x + guess.radius * out.x, y: guess.y + guess.radius * out.y };
+      const edge = edgeNear(picture, place, out, { reach, breadth: 3 });
+      if (edge) seen.push(edge);
+    }
+    const degrees = (Math.abs(span) * 180) / Math.PI;
+    if (degrees < LEAST_SPAN) return { problem: `The arc spans ${Math.round(degrees)} degrees; mark more of it.` };
+    if (seen.length < PLACES / 3) return { problem: 'No edge is seen along the arc. Mark it closer to the edge.' };
+    const radiusOf = (on: Point[]): number => {
+      const start = through(on[0] as Point, on[on.length >> 1] as Point, on[on.length - 1] as Point);
+      return start ? nearest(on, start).radius : Number.NaN;
+    };
+    // Edges that stray from the arc as they lie flat are left out, once.
+    const map = mostLikely(plane);
+    if (!map) return { problem: 'The scale of the picture does not reach there.' };
+    const flat = seen.map((each) => mapped(map, each));
+    const start = through(flat[0] as Point, flat[flat.length >> 1] as Point, flat[flat.length - 1] as Point);
+    if (!start) return { problem: 'The edge along the arc is straight.' };
+    const whole = nearest(flat, start);
+    const off = flat.map(({ x, y }) => Math.abs(Math.hypot(x - whole.x, y - whole.y) - whole.radius));
+    const usual = [...off].sort((p, q) => p - q)[off.length >> 1] as number;
+    const kept = seen.filter((_, i) => (off[i] as number) <= Math.max(1e-9, 3.5 * usual));
+    const strays = Math.sqrt(
+      off.filter((each) => each <= 3.5 * usual).reduce((sum, each) => sum + each ** 2, 0) / kept.length,
+    );
+    const perPx = distanceScale(flat, seen);
+    const sighted = kept.map((each) => ({ ...each, sd: Math.max(each.sd, strays / perPx) }));
+    const found = measuredIn(plane, sighted, radiusOf);
+    if (!found) return { problem: 'The edge along the arc is straight.' };
+    return {
+      ...found,
+      // What draws an edge to one side draws all of the arc.
+      uncertainty: Math.hypot(found.uncertainty, EDGE_SD * perPx),
+      unit: plane.unit,
+      points: points.map((point) => ({ ...point, sd: 0 })),
+      beside: [{ name: 'its diameter', value: 2 * found.value, unit: plane.unit }],
+      remarks: kept.length < seen.length ? [`${seen.length - kept.length} places off the arc were left out`] : [],
+    };
+  },
+};
+
+/** What a px is in the unit of the plane, about. */
+function distanceScale(flat: Point[], seen: Point[]): number {
+  const [a, b] = [0, flat.length - 1];
+  const apart = (points: Point[]) =>
+    Math.hypot((points[b] as Point).x - (points[a] as Point).x, (points[b] as Point).y - (points[a] as Point).y);
+  return apart(flat) / apart(seen);
+}

@@ -1,0 +1,11 @@
+import { angle } from './angle';
+import { arc } from './arc';
+import type { Instrument } from './instrument';
+import { length } from './length';
+import { pitch } from './pitch';
+import { position, share } from './position';
+
+/** Every instrument that measures on a picture. */
+export const INSTRUMENTS: Instrument[] = [length, position, share, angle, arc, pitch];
+
+export const instrumentOf = (id: string): Instrument | undefined => INSTRUMENTS.find((each) => each.id === id);

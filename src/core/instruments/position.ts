@@ -1,0 +1,75 @@
+import type { Point } from '../measure/homography';
+import { measuredIn } from '../measure/plane';
+import { distance, type Instrument, onEdge, pointsProblem } from './instrument';
+
+/** How far along a line a point lies, as a share of it. */
+function shareAlong([from, to, at]: Point[]): number {
+  const [a, b, p] = [from as Point, to as Point, at as Point];
+  const [dx, dy] = [b.x - a.x, b.y - a.y];
+  return (100 * ((p.x - a.x) * dx + (p.y - a.y) * dy)) / (dx * dx + dy * dy);
+}
+
+const TOO_SHORT = 'The panel is too small in the picture. Go nearer, or mark its ends further apart.';
+
+/** Where something begins along a panel, as a share of the panel. */
+export const position: Instrument = {
+  id: 'position',
+  name: 'Position',
+  key: '2',
+  points: ['panel begins', 'panel ends', 'edge of what lies in it'],
+  lines: [[0, 1]],
+  needsScale: false,
+  read: (picture, plane, points) => {
+    const [from, to] = points as [Point, Point];
+    const problem = pointsProblem(picture, points);
+    if (problem) return { problem };
+    if (distance(from, to) < 20) return { problem: TOO_SHORT };
+    const towards = { x: to.x - from.x, y: to.y - from.y };
+    const placed = points.map((at, i) => onEdge(picture, at, towards, position.points[i] as string));
+    const sighted = placed.map(({ point }) => point);
+    const found = measuredIn(plane, sighted, shareAlong);
+    if (!found) return { problem: 'The scale of the picture does not reach there.' };
+    return { ...found, unit: '%', points: sighted, beside: [], remarks: placed.flatMap(({ remarks }) => remarks) };
+  },
+};
+
+/** How large a part is of the whole, measured along one line. */
+export const share: Instrument = {
+  id: 'share',
+  name: 'Share',
+  key: '3',
+  points: ['whole begins', 'whole ends', 'part begins', 'part ends'],
+  lines: [
+    [0, 1],
+    [2, 3],
+  ],
+  needsScale: false,
+  read: (picture, plane, points) => {
+    const [from, to] = points as [Point, Point];
+    const problem = pointsProblem(picture, points);
+    if (problem) return { problem };
+    if (distance(from, to) < 20) return { problem: TOO_SHORT };
+    const towards = { x: to.x - from.x, y: to.y - from.y };
+    const placed = points.map((at, i) => onEdge(picture, at, towards, share.points[i] as string));
+    const sighted = placed.map(({ point }) => point);
+    const part = measuredIn(plane, sighted, ([a, b, c, d]) => {
+      const [whole, own] = [distance(a as Point, b as Point), distance(c as Point, d as Point)];
+      return (100 * own) / whole;
+    });
+    const middle = measuredIn(plane, sighted, ([a, b, c, d]) =>
+      shareAlong([
+        a as Point,
+        b as Point,
+        { x: ((c as Point).x + (d as Point).x) / 2, y: ((c as Point).y + (d as Point).y) / 2 },
+      ]),
+    );
+    if (!part || !middle) return { problem: 'The scale of the picture does not reach there.' };
+    return {
+      ...part,
+      unit: '%',
+      points: sighted,
+      beside: [{ name: 'its middle lies at', value: middle.value, unit: '%' }],
+      remarks: placed.flatMap(({ remarks }) => remarks),
+    };
+  },
+};

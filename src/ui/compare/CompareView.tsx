@@ -1,0 +1,195 @@
+'use client';
+import { useEffect, useRef, useState } from 'react';
+import type { Spot } from '@/core/casefile/events/photoScaled';
+import { asAsked } from '@/core/checks/finding';
+import { inverseOf, mapped, type Point } from '@/core/measure/homography';
+import type { SpotReading } from '@/workers/measureWork';
+import { useCaseBook, useStanding } from '../casebook/CaseBook';
+import { hasSides } from '../inspect/deviceFor';
+import { useFound } from '../inspect/useFound';
+import { drawnOn } from './drawnOn';
+import { InstrumentLine } from './InstrumentLine';
+import { laidOver } from './laidOver';
+import { answerOf, workingOf } from './measurable';
+import { PictureChoice } from './PictureChoice';
+import { type Laid, PicturePane } from './PicturePane';
+import { pictureInstrument } from './pictureInstrument';
+import { ReadingLine } from './ReadingLine';
+import { ALIGN, MEASURES, type Task } from './tasks';
+import { useCompareKeys } from './useCompareKeys';
+import { useComparePictures } from './useComparePictures';
+import { useLaying } from './useLaying';
+import { useMarking } from './useMarking';
+import { useMeasureWorker } from './useMeasureWorker';
+import { usePaneSize } from './usePaneSize';
+import { SIDES, type Side, usePanes } from './usePanes';
+
+const LABELS = { left: 'The item', right: 'Beside it' };
+
+/** Suspect and exemplar side by side, and the instruments that measure on either. */
+export function CompareView({ asked }: { asked: string | null }) {
+  const { number, file, record } = useCaseBook();
+  const { assessment } = useStanding();
+  const sealed = file.seal !== null || file.closed !== null;
+  const checks = assessment.findings.filter(
+    (each) => pictureInstrument(each) !== null && (each.mark !== 'excused' || each.noFigure === true),
+  );
+  const [check, setCheck] = useState(asked);
+  const finding = checks.find((each) => each.check.id === check) ?? null;
+  const ask = useMeasureWorker();
+  const pictures = useComparePictures(ask, check);
+  const laying = useLaying();
+  const frame = useRef<HTMLDivElement>(null);
+  const laidTogether = laying.id !== 'beside' && pictures.left.shown !== null && pictures.right.shown !== null;
+  const size = usePaneSize(frame, laidTogether ? 1 : 2);
+  const panes = usePanes({ left: pictures.left.shown, right: pictures.right.shown }, size);
+  const marking = useMarking(
+    (side, what) => {
+      const { picture } = pictures[side];
+      return picture
+        ? ask<SpotReading>(async (work) => work.read(picture.sha256, what))
+        : Promise.resolve({ problem: 'No picture lies there.' });
+    },
+    (side) => pictures[side].scale,
+  );
+  const { task, placed, reading, begin } = marking;
+  const instrument = finding && pictureInstrument(finding);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: another check is measured with its own instrument
+  useEffect(() => {
+    if (instrument) begin(MEASURES.find(({ id }) => id === instrument) ?? null);
+  }, [check, instrument]);
+
+  const toggle = (next: Task) => begin(task?.id === next.id && placed.length === 0 ? null : next);
+  const spotAt = (side: Side, { x, y }: Point): Spot | null => {
+    const { shown } = pictures[side];
+    return shown && { x: x / shown.width, y: y / shown.height };
+  };
+  const place = (side: Side, at: Point) => {
+    const spot = spotAt(side, at);
+    if (spot) marking.place(side, spot);
+  };
+
+  const found = useFound(finding && !sealed ? asAsked(finding) : undefined, (given) => {
+    if (finding) void record('findingRecorded', { check: finding.check.id, ...given });
+  });
+  const sound = reading && !('problem' in reading) ? reading : null;
+  const answer = finding && sound && task ? answerOf(finding, task.id, sound) : null;
+  const on = placed[0] ? pictures[placed[0].side] : null;
+  const cannotKeep = sealed
+    ? 'The case is sealed.'
+    : on?.picture && on.picture.of !== 'suspect'
+      ? 'That is not this item: it is measured, and not recorded.'
+      : '';
+  const keep = () => {
+    if (!answer || !sound || !task || !on?.picture || cannotKeep) return;
+    const points = placed.map(({ spot }) => spot);
+    found.measure({
+      value: answer.value,
+      supplied: {
+        device: 'picture',
+        uncertainty: answer.uncertainty,
+        working: workingOf(task.name, sound, on.scale),
+        pictures: [{ sha256: on.picture.sha256, instrument: task.id, points, scale: on.scale }],
+      },
+    });
+    begin(task);
+  };
+  const keepScale = (mm: number[]) => {
+    const side = placed[0]?.side;
+    if (side && task?.scale)
+      pictures.setScale(
+        side,
+        task.scale.keep(
+          placed.map(({ spot }) => spot),
+          mm,
+        ),
+      );
+    begin(null);
+  };
+
+  const [pairs, setPairs] = useState<{ left: Spot; right: Spot }[]>([]);
+  useEffect(() => {
+    if (task !== ALIGN || placed.length < ALIGN.points.length) return;
+    setPairs([0, 2, 4, 6].map((i) => ({ left: placed[i]?.spot as Spot, right: placed[i + 1]?.spot as Spot })));
+  }, [task, placed]);
+
+  const keys = useCompareKeys({
+    size,
+    panes,
+    marking,
+    laying,
+    onBegin: toggle,
+    onTurn: pictures.turn,
+    onEnter: () => {
+      if (!answer || cannotKeep) return false;
+      keep();
+      return true;
+    },
+    onPlace: (side, at) => place(side, mapped(inverseOf(panes.toScreen(side)), at)),
+  });
+
+  const laidOn = (side: Side): Laid | null => {
+    const { picture, shown } = pictures[side];
+    return picture && shown && { sha256: picture.sha256, name: picture.name, ...shown, toScreen: panes.toScreen(side) };
+  };
+  const [left, right] = [laidOn('left'), laidOn('right')];
+  // To place the pairs, both have to be seen.
+  const over = laidTogether && task !== ALIGN && left && right ? laidOver(left, right, pairs) : null;
+  return (
+    <main className="flex h-[calc(100dvh-150px)] min-h-[480px] flex-col px-5 pt-2">
+      <div className="mb-1.5 grid grid-cols-2 gap-3">
+        {SIDES.map((side) => (
+          <PictureChoice
+            key={side}
+            label={LABELS[side]}
+            content={pictures[side]}
+            all={pictures.all}
+            alone={side === 'right' && pictures.exemplars === 1}
+            onChoose={(sha256) => pictures.choose(side, sha256)}
+            onForgetScale={() => pictures.setScale(side, null)}
+          />
+        ))}
+      </div>
+      <div ref={frame} className={`grid min-h-0 grow gap-3 ${over ? 'grid-cols-1' : 'grid-cols-2'}`}>
+        {(over ? SIDES.slice(0, 1) : SIDES).map((side) => (
+          <PicturePane
+            key={side}
+            label={LABELS[side]}
+            laid={side === 'left' ? left : right}
+            over={over}
+            overStyle={laying.style}
+            drawn={drawnOn(side, pictures[side], marking)}
+            cursor={keys.active === side ? keys.cursor : null}
+            onPoint={(at) => place(side, at)}
+            onMove={(point, at) => {
+              const spot = spotAt(side, at);
+              if (spot) marking.move(point, spot);
+            }}
+            onPan={(dx, dy, alone) => panes.pan(side, dx, dy, alone)}
+            onEnlarge={(by, at) => panes.enlarge(by, side, at)}
+            onActive={() => keys.setActive(side)}
+          />
+        ))}
+      </div>
+      <InstrumentLine
+        task={task}
+        onBegin={toggle}
+        laying={laying}
+        mirrored={panes.mirrored.right}
+        onMirror={() => panes.mirror('right')}
+      />
+      <ReadingLine
+        marking={marking}
+        finding={finding}
+        checks={checks}
+        onCheck={setCheck}
+        answer={answer}
+        side={finding && hasSides(finding) ? (found.left === null ? 'left' : 'right') : ''}
+        cannotKeep={cannotKeep}
+        onKeep={keep}
+        onScale={keepScale}
+        number={number}
+      />
+    </main>
+  );
+}

@@ -1,0 +1,74 @@
+import type { CaseFile } from '@/core/casefile/caseFile';
+import type { KeptScale } from '@/core/casefile/events/photoScaled';
+import { type Proposed, proposedExemplars, type Suspect } from '@/core/library/nearestExemplar';
+import type { Release } from '@/core/releases/release';
+import { PROVENANCE } from '@/core/releases/shelfItem';
+
+/** A picture that can be looked at beside another. */
+export interface ComparePicture {
+  sha256: string;
+  name: string;
+  /** Whose it is: this item's, a known genuine one's, a known copy's. */
+  of: 'suspect' | 'genuine' | 'copy';
+  /** In what it is like the suspect and in what not, and where the item stands. */
+  says: string;
+  scale: KeptScale | null;
+  /** The check that it was taken for. */
+  check?: string;
+}
+
+/** Pictures of this item: those taken for a check first. */
+export function ownPictures({ photos }: CaseFile, check: string | null): ComparePicture[] {
+  const all = photos.map(
+    ({ sha256, name, scale, check }): ComparePicture => ({
+      sha256,
+      name,
+      of: 'suspect',
+      says: 'this item',
+      scale: scale ?? null,
+      ...(check ? { check } : {}),
+    }),
+  );
+  const wanted = (picture: ComparePicture) => Number(check !== null && picture.check === check);
+  return all.sort((a, b) => wanted(b) - wanted(a));
+}
+
+const wordsOf = ({ item, alike, unlike }: Proposed): string =>
+  [
+    PROVENANCE[item.provenance],
+    ...(alike.length > 0 ? [`like it in ${alike.join(', ')}`] : []),
+    ...(unlike.length > 0 ? [`other than it: ${unlike.join(', ')}`] : []),
+    ...(item.place ? [item.place] : []),
+  ].join(' · ');
+
+/**
+ * Pictures to hold it against: those of known genuine items, the one most like it first, then those of known copies.
+ *
+ * @param scales what told the scale of each, by its hash
+ */
+export function otherPictures(release: Release | null, suspect: Suspect): ComparePicture[] {
+  if (!release) return [];
+  const genuine = proposedExemplars(release, suspect).flatMap((proposed) =>
+    proposed.item.pictures.map(
+      (sha256, i): ComparePicture => ({
+        sha256,
+        name: `${proposed.item.from}${proposed.item.pictures.length > 1 ? `, ${i + 1}` : ''}`,
+        of: 'genuine',
+        says: wordsOf(proposed),
+        scale: null,
+      }),
+    ),
+  );
+  const copies = (release.copies ?? []).flatMap(({ name, generation, pictures }) =>
+    pictures.map(
+      (sha256): ComparePicture => ({
+        sha256,
+        name: generation ? `${name}, ${generation}` : name,
+        of: 'copy',
+        says: 'a known copy',
+        scale: null,
+      }),
+    ),
+  );
+  return [...genuine, ...copies];
+}

@@ -1,0 +1,26 @@
+import type { Point } from '@/core/measure/homography';
+import { readingWords } from './measurable';
+import type { Drawn } from './PicturePane';
+import type { PaneContent } from './useComparePictures';
+import type { Marking } from './useMarking';
+import type { Side } from './usePanes';
+
+/** What is drawn on the picture of a side: its bench card, the points that are placed, and the value that came of them. */
+export function drawnOn(side: Side, { opened, shown }: PaneContent, { task, placed, reading }: Marking): Drawn {
+  const { width, height } = shown ?? { width: 1, height: 1 };
+  const px = ({ x, y }: Point): Point => ({ x: x * width, y: y * height });
+  const sound = reading && !('problem' in reading) ? reading : null;
+  // A reading draws its points to the edges that it found.
+  const at = placed.map((each, i) => (each.side === side ? px(sound?.spots[i] ?? each.spot) : null));
+  const card = opened !== null && typeof opened !== 'string' ? opened.card : null;
+  const last = at.findLast((point) => point !== null);
+  return {
+    points: at.flatMap((point, i) => (point ? [{ index: i, at: point }] : [])),
+    lines: (task?.lines ?? []).flatMap(([from, to]): [Point, Point][] => {
+      const [a, b] = [at[from], at[to]];
+      return a && b ? [[a, b]] : [];
+    }),
+    outlines: card && card.outline.length > 0 ? [card.outline.map(px)] : [],
+    ...(sound && last ? { value: { at: last, text: readingWords(sound) } } : {}),
+  };
+}

@@ -1,0 +1,74 @@
+import type { KeptScale, Spot } from '@/core/casefile/events/photoScaled';
+import { INSTRUMENTS } from '@/core/instruments';
+import type { Instrument } from '@/core/instruments/instrument';
+import { ID_1 } from '@/core/measure/plane';
+
+/** Something for which points are marked on pictures. */
+export interface Task {
+  id: string;
+  name: string;
+  key: string;
+  /** What each point is, in words. */
+  points: string[];
+  lines: [from: number, to: number][];
+  /** Measures what it marks. */
+  instrument?: Instrument;
+  /** Says how large things are; of what is asked for then. */
+  scale?: { fields: ('length' | 'width' | 'height')[]; keep(spots: Spot[], mm: number[]): KeptScale };
+  /** Marks the same places on both pictures in turn. */
+  both?: true;
+}
+
+const CORNERS = ['upper left corner', 'upper right corner', 'lower right corner', 'lower left corner'];
+const AROUND: Task['lines'] = [
+  [0, 1],
+  [1, 2],
+  [2, 3],
+  [3, 0],
+];
+
+export const MEASURES: Task[] = INSTRUMENTS.map((instrument) => ({ ...instrument, instrument }));
+
+/** Ways to say how large things are in a picture without a bench card. */
+export const SCALES: Task[] = [
+  {
+    id: 'idCard',
+    name: 'Bank card',
+    key: '7',
+    points: CORNERS.map((corner) => `the card’s ${corner}`),
+    lines: AROUND,
+    scale: { fields: [], keep: (corners) => ({ by: 'rectangle', corners, ...ID_1 }) },
+  },
+  {
+    id: 'known',
+    name: 'Known length',
+    key: '8',
+    points: ['one end of what is known', 'its other end'],
+    lines: [[0, 1]],
+    scale: { fields: ['length'], keep: (ends, [mm = 1]) => ({ by: 'length', ends, mm }) },
+  },
+  {
+    id: 'rectangle',
+    name: 'Known rectangle',
+    key: '9',
+    points: CORNERS.map((corner) => `its ${corner}`),
+    lines: AROUND,
+    scale: {
+      fields: ['width', 'height'],
+      keep: (corners, [width = 1, height = 1]) => ({ by: 'rectangle', corners, width, height }),
+    },
+  },
+];
+
+/** Lays the right picture over the left one by four places that both show. */
+export const ALIGN: Task = {
+  id: 'align',
+  name: 'Align',
+  key: 'j',
+  points: ['first', 'second', 'third', 'fourth'].flatMap((nth) => [
+    `${nth} place, on the left picture`,
+    'the same, on the right picture',
+  ]),
+  lines: [],
+  both: true,
+};

@@ -1,0 +1,93 @@
+import { useState } from 'react';
+import type { Point } from '@/core/measure/homography';
+import { useKeys } from '../controls/useKeys';
+import { ALIGN, MEASURES, SCALES, type Task } from './tasks';
+import type { Laying } from './useLaying';
+import type { Marking } from './useMarking';
+import type { Panes, Side } from './usePanes';
+
+const TASKS = [...MEASURES, ...SCALES, ALIGN];
+/** Screen px that an arrow moves the cross hairs; with Shift, one. */
+const STRIDE = 16;
+
+export interface CompareKeys {
+  /** The pane that keys work on. */
+  active: Side;
+  setActive(side: Side): void;
+  /** Where Enter places a point, in px of the pane; null while the mouse does. */
+  cursor: Point | null;
+}
+
+/** Everything of Compare by keys. */
+export function useCompareKeys({
+  size,
+  panes,
+  marking,
+  laying,
+  onBegin,
+  onTurn,
+  onEnter,
+  onPlace,
+}: {
+  /** Of a pane. */
+  size: { width: number; height: number };
+  panes: Panes;
+  marking: Marking;
+  laying: Laying;
+  onBegin: (task: Task) => void;
+  onTurn: (side: Side, by: number) => void;
+  /** Something waits for Enter; false: a point is placed instead. */
+  onEnter: () => boolean;
+  onPlace: (side: Side, at: Point) => void;
+}): CompareKeys {
+  const [active, setActive] = useState<Side>('left');
+  const [cursor, setCursor] = useState<Point | null>(null);
+  const middle = { x: size.width / 2, y: size.height / 2 };
+  const first = { preventDefault: true };
+  const nudge = (dx: number, dy: number, fine: boolean) => {
+    const by = fine ? 1 : STRIDE;
+    const { x, y } = cursor ?? middle;
+    setCursor({
+      x: Math.max(0, Math.min(size.width, x + dx * by)),
+      y: Math.max(0, Math.min(size.height, y + dy * by)),
+    });
+  };
+  useKeys(
+    TASKS.map(({ key }) => key),
+    (event) => {
+      const task = TASKS.find(({ key }) => key === event.key);
+      if (task) onBegin(task);
+    },
+  );
+  useKeys('left,shift+left', (event) => nudge(-1, 0, event.shiftKey), first);
+  useKeys('right,shift+right', (event) => nudge(1, 0, event.shiftKey), first);
+  useKeys('up,shift+up', (event) => nudge(0, -1, event.shiftKey), first);
+  useKeys('down,shift+down', (event) => nudge(0, 1, event.shiftKey), first);
+  useKeys('w', () => {
+    setActive(active === 'left' ? 'right' : 'left');
+    setCursor(cursor ?? middle);
+  });
+  useKeys(['+', '='], () => panes.enlarge(1.5, active, cursor ?? middle), { useKey: true });
+  useKeys('-', () => panes.enlarge(1 / 1.5, active, cursor ?? middle), { useKey: true });
+  useKeys('0', panes.whole);
+  useKeys('f', () => panes.mirror('right'));
+  useKeys('g', laying.next);
+  useKeys('n', () => onTurn(active, 1));
+  useKeys('b', () => onTurn(active, -1));
+  useKeys('u,backspace', marking.back);
+  useKeys('esc', () => marking.begin(marking.placed.length > 0 ? marking.task : null));
+  useKeys('enter', (event) => {
+    // A button that has the focus does what it says.
+    if (event.target instanceof HTMLElement && event.target.closest('button, a, [role=combobox]')) return;
+    event.preventDefault();
+    if (!onEnter() && cursor) onPlace(active, cursor);
+  });
+  return {
+    active,
+    setActive: (side) => {
+      setActive(side);
+      setCursor(null);
+    },
+    cursor,
+  };
+}

@@ -1,0 +1,84 @@
+import { useEffect, useState } from 'react';
+import type { KeptScale, Spot } from '@/core/casefile/events/photoScaled';
+import type { SpotReading } from '@/workers/measureWork';
+import type { Task } from './tasks';
+import type { Side } from './usePanes';
+
+/** A point that was placed. */
+export interface Placed {
+  side: Side;
+  spot: Spot;
+}
+
+/** What is being marked, and what came of it. */
+export interface Marking {
+  task: Task | null;
+  placed: Placed[];
+  /** The point that comes next, in words; null once all are placed. */
+  next: string | null;
+  /** What was measured; null until all points are placed and the picture was looked at. */
+  reading: SpotReading | null;
+  begin(task: Task | null): void;
+  place(side: Side, spot: Spot): void;
+  /** Take a point somewhere else. */
+  move(at: number, spot: Spot): void;
+  /** Take back the point that was placed last. */
+  back(): void;
+}
+
+/** On which pane a point of a task belongs; null: on whichever it is placed. */
+const sideOf = (task: Task, at: number, placed: Placed[]): Side | null => {
+  if (task.both) return at % 2 === 0 ? 'left' : 'right';
+  return placed[0]?.side ?? null;
+};
+
+/**
+ * Points that are placed for a task, and the reading of its instrument once all are.
+ *
+ * @param read what an instrument says of points on a side
+ */
+export function useMarking(
+  read: (side: Side, asked: { instrument: string; spots: Spot[]; scale: KeptScale | null }) => Promise<SpotReading>,
+  scaleOf: (side: Side) => KeptScale | null,
+): Marking {
+  const [task, setTask] = useState<Task | null>(null);
+  const [placed, setPlaced] = useState<Placed[]>([]);
+  const [reading, setReading] = useState<SpotReading | null>(null);
+  const complete = task !== null && placed.length === task.points.length;
+  const side = placed[0]?.side ?? 'left';
+  const scale = scaleOf(side);
+  const asked = complete && task.instrument ? JSON.stringify([side, task.id, placed, scale]) : null;
+  // biome-ignore lint/correctness/useExhaustiveDependencies: what is asked says all that the answer depends on
+  useEffect(() => {
+    setReading(null);
+    if (asked === null || !task) return;
+    let wanted = true;
+    read(side, { instrument: task.id, spots: placed.map(({ spot }) => spot), scale }).then(
+      (said) => wanted && setReading(said),
+      (error: Error) => wanted && setReading({ problem: error.message }),
+    );
+    return () => {
+      wanted = false;
+    };
+  }, [asked]);
+  return {
+    task,
+    placed,
+    next: task && !complete ? (task.points[placed.length] ?? null) : null,
+    reading,
+    begin: (next) => {
+      setTask(next);
+      setPlaced([]);
+    },
+    place: (on, spot) => {
+      if (!task) return;
+      // Whoever goes on after a reading measures anew.
+      const before = complete ? [] : placed;
+      const belongs = sideOf(task, before.length, before);
+      if (belongs !== null && belongs !== on) return;
+      setPlaced([...before, { side: on, spot }]);
+    },
+    move: (at, spot) => setPlaced(placed.map((each, i) => (i === at ? { ...each, spot } : each))),
+    back: () => setPlaced(placed.slice(0, -1)),
+  };
+}
