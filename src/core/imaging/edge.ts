@@ -14,6 +14,8 @@ export const EDGE_SD = 0.3;
 const LEAST_STEP = 10;
 /** The way is cut into so many strips; how they scatter tells how sure the edge is. */
 const STRIPS = 5;
+/** Strips that scatter by more px are not of one edge that runs straight across the way. */
+const STRAIGHT = 0.8;
 
 /** Red, green and blue along a way, averaged over its breadth: `2 reach + 1` values each, a px apart. */
 type Profile = [Float64Array, Float64Array, Float64Array];
@@ -140,6 +142,9 @@ export function edgeNear(
   }
   const inside = offsets.filter((offset) => Math.abs(offset) < reach / 2);
   const spread = Math.sqrt(inside.reduce((sum, offset) => sum + offset ** 2, 0) / Math.max(1, inside.length - 1));
+  // A tip, or an edge that runs aslant: what was pointed at is the middle of it.
+  if (spread > STRAIGHT && half > 1)
+    return edgeNear(picture, at, towards, { reach, breadth: breadth / 3, wanted: Math.sign(found.step) });
   const sd = Math.hypot(EDGE_SD, found.doubt, spread / Math.sqrt(Math.max(1, inside.length)));
   const along = found.at - reach;
   return { x: at.x + along * ux, y: at.y + along * uy, sd, step: found.step };

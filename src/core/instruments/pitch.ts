@@ -182,31 +182,107 @@ function walked(values: Float64Array, shape: Float64Array, start: number, period
   return [...walk(-1).reverse(), { index: 0, at, there: true }, ...walk(1)];
 }
 
-/** All elements of a signal that repeats. */
-function elementsOf(values: Float64Array, period: number): Element[] {
+/** All elements of a signal that repeats, told by their shape. */
+function elementsByShape(values: Float64Array, period: number): Element[] {
   const half = Math.max(2, Math.round(0.5 * period));
   // The phase at which the signal, folded by its period, stands out most.
   const folds = Math.max(1, Math.floor(values.length / period));
-  const mean = (phase: number) =>
-    Array.from({ length: folds }, (_, i) => valueAt(values, phase + i * period)).reduce(
-      (sum, value) => sum + value,
-      0,
-    ) / folds;
+  const level = (phase: number) =>
+    Math.abs(Array.from({ length: folds }, (_, i) => valueAt(values, phase + i * period)).reduce((a, b) => a + b, 0));
   let phase = 0;
-  for (let p = 1; p < period; p++) if (Math.abs(mean(p)) > Math.abs(mean(phase))) phase = p;
+  for (let p = 1; p < period; p++) if (level(p) > level(phase)) phase = p;
   const start = phase + Math.floor(folds / 2) * period;
-  let shape = shapeOf(
-    values,
-    Array.from({ length: Math.max(1, folds - 2) }, (_, i) => phase + (i + 1) * period),
-    half,
-  );
+  const places = Array.from({ length: Math.max(1, folds - 2) }, (_, i) => phase + (i + 1) * period);
+  let shape = shapeOf(values, places, half);
   let elements: Element[] = [];
   for (let round = 0; round < 3; round++) {
     elements = walked(values, shape, start, period);
     const there = elements.filter((each) => each.there).map(({ at }) => at);
     if (there.length >= LEAST_COUNT) shape = shapeOf(values, there, half);
   }
-  return elements;
+  return elements.filter((each) => each.there);
+}
+
+/** The level that parts values in two heaps best (Otsu 1979). */
+function parting(values: Float64Array): number {
+  const sorted = Float64Array.from(values).sort();
+  const whole = sorted.reduce((sum, value) => sum + value, 0);
+  let [best, level, below] = [-1, 0, 0];
+  for (let i = 1; i < sorted.length; i++) {
+    below += sorted[i - 1] as number;
+    const apart = below / i - (whole - below) / (sorted.length - i);
+    const worth = i * (sorted.length - i) * apart * apart;
+    if (worth > best) [best, level] = [worth, ((sorted[i - 1] as number) + (sorted[i] as number)) / 2];
+  }
+  return level;
+}
+
+const middleOne = (values: number[]): number => [...values].sort((a, b) => a - b)[values.length >> 1] ?? 0;
+
+interface Runs {
+  /** With how far they are beyond the level in the middle of them. */
+  runs: { begin: number; length: number; beyond: number }[];
+  /** Their usual length. */
+  usual: number;
+  /** How far lengths stray from that, as a share of it; each counts at most once. */
+  straying: number;
+}
+
+/** Runs of values on one side of a level, without crumbs and what is cut by the ends. */
+function runsBeyond(values: Float64Array, level: number, sign: 1 | -1, crumb: number): Runs {
+  const runs: Runs['runs'] = [];
+  for (let i = 0; i < values.length; i++) {
+    if (sign * ((values[i] as number) - level) <= 0) continue;
+    const last = runs[runs.length - 1];
+    if (last && last.begin + last.length === i) last.length += 1;
+    else runs.push({ begin: i, length: 1, beyond: 0 });
+  }
+  const whole = runs.filter(({ begin, length }) => length >= crumb && begin > 0 && begin + length < values.length);
+  for (const run of whole) {
+    const inner = values.subarray(run.begin + Math.floor(run.length / 4), run.begin + Math.ceil((3 * run.length) / 4));
+    run.beyond = sign * (inner.reduce((sum, value) => sum + value, 0) / inner.length - level);
+  }
+  const usual = middleOne(whole.map(({ length }) => length));
+  const off = whole.reduce((sum, { length }) => sum + Math.min(1, Math.abs(length - usual) / usual), 0);
+  const strong = middleOne(whole.map(({ beyond }) => beyond));
+  return {
+    runs: whole.filter(({ beyond }) => beyond > PALE * strong),
+    usual,
+    straying: off / Math.max(1, whole.length),
+  };
+}
+
+/** A run that is so much less beyond the level than the others is ground that shows where an element is missing. */
+const PALE = 0.6;
+/** Runs that stray more are not of one length. */
+const MOST_STRAYING = 0.2;
+
+/**
+ * Elements as runs of one brightness on a ground of another, such as stitches: one that is missing, or that touches the
+ * next, shows so. Of the elements and the ground between them, the elements are of one length. Null where neither is.
+ */
+function elementsByRuns(values: Float64Array, period: number, from: number, to: number): Element[] | null {
+  const around = Math.round(period / 2);
+  const begin = Math.max(0, from - around);
+  const piece = values.subarray(begin, to + around + 1);
+  const level = parting(values.subarray(from, to + 1));
+  const [even] = ([1, -1] as const)
+    .map((sign) => runsBeyond(piece, level, sign, 0.15 * period))
+    .sort((a, b) => a.straying - b.straying);
+  if (!even || even.straying > MOST_STRAYING) return null;
+  const centres = even.runs.flatMap((run) => {
+    // Those that touch are one run, longer than one could be alone.
+    const more = Math.max(0, Math.round((run.length - even.usual) / period));
+    const first = begin + run.begin + (more === 0 ? run.length : even.usual) / 2;
+    return Array.from({ length: more + 1 }, (_, k) => first + (k * (run.length - even.usual)) / Math.max(1, more));
+  });
+  let index = 0;
+  return centres
+    .filter((at) => at >= from && at <= to)
+    .map((at, i, all): Element => {
+      if (i > 0) index += Math.max(1, Math.round((at - (all[i - 1] as number)) / period));
+      return { index, at, there: true };
+    });
 }
 
 /** Least squares of place over number: the distance from one to the next, its standard error, and what strays from it. */
@@ -244,9 +320,11 @@ export const pitch: Instrument = {
       return { problem: 'Nothing repeats along that line. Draw it through the stitches, from the first to the last.' };
     const values = levelled(raw, Math.round(first));
     const period = periodOf(values.subarray(before, raw.length - before)) ?? first;
-    const all = elementsOf(values, period);
-    const lies = ({ at }: Element) => at >= before - 0.1 * period && at <= raw.length - 1 - before + 0.1 * period;
-    const there = all.filter((each) => each.there && lies(each));
+    const end = raw.length - 1 - before;
+    const lies = ({ at }: Element) => at >= before - 0.1 * period && at <= end + 0.1 * period;
+    const there =
+      elementsByRuns(levelled(raw, Math.round(4 * period)), period, before, end) ??
+      elementsByShape(values, period).filter(lies);
     if (there.length < LEAST_COUNT) return { problem: 'Fewer than four of them are seen along that line.' };
     const numbers = there.map(({ index }) => index);
     const [lowest, highest] = [Math.min(...numbers), Math.max(...numbers)];

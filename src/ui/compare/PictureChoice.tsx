@@ -47,15 +47,17 @@ export function PictureChoice({
   return (
     <div className="min-w-0 text-[14px]">
       <div className="flex items-baseline gap-2">
-        <Choice
-          label={label}
-          value={picture.sha256 || NONE}
-          options={all.map(({ sha256, name, of }) => ({
-            value: sha256,
-            label: of === 'suspect' ? name : of === 'copy' ? `copy: ${name}` : `genuine: ${name}`,
-          }))}
-          onChange={onChoose}
-        />
+        <span className="shrink-0 whitespace-nowrap">
+          <Choice
+            label={label}
+            value={picture.sha256 || NONE}
+            options={all.map(({ sha256, name, of }) => ({
+              value: sha256,
+              label: of === 'suspect' ? name : of === 'copy' ? `copy: ${name}` : `genuine: ${name}`,
+            }))}
+            onChange={onChoose}
+          />
+        </span>
         <span className="truncate text-soft" title={picture.says}>
           {picture.says}
           {alone && picture.of === 'genuine' && ' · the only one there is'}

@@ -177,7 +177,7 @@ export function PicturePane({
 
 /** A value on a ground of its own, so that it can be read on any picture. */
 function ValueLabel({ at: { x, y }, text }: { at: Point; text: string }) {
-  const width = 9.2 * text.length + 14;
+  const width = 9.7 * text.length + 14;
   return (
     <g transform={`translate(${x + 14} ${y - 14})`}>
       <rect x={0} y={-20} width={width} height={26} className="fill-sheet stroke-accent" />
