@@ -5,7 +5,7 @@ import { instrumentOf } from '@/core/instruments';
 import type { NoReading, Reading } from '@/core/instruments/instrument';
 import { perUnit, planeIn, pointsAt, spotsOf } from '@/core/instruments/scaleIn';
 import type { Eyes } from '@/core/labels/eyes';
-import { inverseOf, mapped, rectangle } from '@/core/measure/homography';
+import { type Homography, inverseOf, mapped, rectangle } from '@/core/measure/homography';
 import { mostLikely, planeOf } from '@/core/measure/plane';
 
 /** A bench card in a picture: its outline there. */
@@ -24,8 +24,8 @@ export interface Measurable {
   problem: string;
 }
 
-/** What a scale comes to: px on a mm in the middle of the picture. */
-export type ScaleSays = { perMm: number; remarks: string[] } | NoReading;
+/** What a scale comes to: px on a mm in the middle of the picture, and the map from its px to mm. */
+export type ScaleSays = { perMm: number; toMm: Homography; remarks: string[] } | NoReading;
 
 /** A reading with its points as they are kept. */
 export type SpotReading = (Omit<Reading, 'points'> & { spots: Spot[] }) | NoReading;
@@ -78,8 +78,9 @@ export function measureWork(fetched: (sha256: string) => Promise<Picture>, symbo
       const found = planeIn(picture, kept, search);
       if ('problem' in found) return found;
       const perMm = perUnit(found.plane);
-      return Number.isFinite(perMm)
-        ? { perMm, remarks: found.remarks }
+      const toMm = mostLikely(found.plane);
+      return toMm && Number.isFinite(perMm)
+        ? { perMm, toMm, remarks: found.remarks }
         : { problem: 'That scale does not fit the picture.' };
     },
     read: async (

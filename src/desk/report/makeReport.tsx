@@ -13,6 +13,7 @@ import type { Desk } from '../desk';
 import { readHouseRules } from '../houseRules';
 import { everybody } from '../people/roster';
 import { photograph } from '../photographs';
+import { drawMeasured, measuredOn } from './drawMeasured';
 import { registerFonts } from './fonts';
 import { type PaperSize, type PrintedPhoto, ReportDocument, SlipDocument } from './ReportDocument';
 
@@ -57,9 +58,12 @@ export async function makeReport(
   const file = fold(id, events);
   const grounds = groundsOf(revisions);
   const checkers = await everybody(desk);
+  const measured = measuredOn(file);
   const photos = await Promise.all(
     file.photos.map(async ({ sha256, name, check }): Promise<PrintedPhoto> => {
-      const jpeg = await printable(desk, sha256);
+      const plain = await printable(desk, sha256);
+      const measures = measured.get(sha256);
+      const jpeg = plain && measures ? await drawMeasured(plain, measures) : plain;
       const what = grounds.kind.checks.find((each) => each.id === check)?.name;
       return { jpeg, check, caption: `${what ? `${what}: ` : ''}${name} (${sha256.slice(0, 12)}…)` };
     }),

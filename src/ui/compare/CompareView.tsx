@@ -9,7 +9,7 @@ import { hasSides } from '../inspect/deviceFor';
 import { useFound } from '../inspect/useFound';
 import { drawnOn } from './drawnOn';
 import { InstrumentLine } from './InstrumentLine';
-import { laidOver } from './laidOver';
+import { laidOver, type Pair } from './laidOver';
 import { answerOf, workingOf } from './measurable';
 import { PictureChoice } from './PictureChoice';
 import { type Laid, PicturePane } from './PicturePane';
@@ -107,17 +107,23 @@ export function CompareView({ asked }: { asked: string | null }) {
     begin(null);
   };
 
-  const [pairs, setPairs] = useState<{ left: Spot; right: Spot }[]>([]);
+  const scaled = Boolean(pictures.left.shown?.toMm && pictures.right.shown?.toMm);
+  const align = scaled ? ALIGN.scaled : ALIGN.unscaled;
+  const [pairs, setPairs] = useState<Pair[]>([]);
   useEffect(() => {
-    if (task !== ALIGN || placed.length < ALIGN.points.length) return;
-    setPairs([0, 2, 4, 6].map((i) => ({ left: placed[i]?.spot as Spot, right: placed[i + 1]?.spot as Spot })));
-  }, [task, placed]);
+    if (!task?.both || placed.length < task.points.length) return;
+    const lefts = placed.filter(({ side }) => side === 'left');
+    const rights = placed.filter(({ side }) => side === 'right');
+    setPairs(lefts.map(({ spot }, i) => ({ left: spot, right: rights[i]?.spot ?? spot })));
+    begin(null);
+  }, [task, placed, begin]);
 
   const keys = useCompareKeys({
     size,
     panes,
     marking,
     laying,
+    align,
     onBegin: toggle,
     onTurn: pictures.turn,
     onEnter: () => {
@@ -134,7 +140,7 @@ export function CompareView({ asked }: { asked: string | null }) {
   };
   const [left, right] = [laidOn('left'), laidOn('right')];
   // To place the pairs, both have to be seen.
-  const over = laidTogether && task !== ALIGN && left && right ? laidOver(left, right, pairs) : null;
+  const over = laidTogether && !task?.both && left && right ? laidOver(left, right, pairs, size) : null;
   return (
     <main className="flex h-[calc(100dvh-150px)] min-h-[480px] flex-col px-5 pt-2">
       <div className="mb-1.5 grid grid-cols-2 gap-3">
@@ -173,6 +179,7 @@ export function CompareView({ asked }: { asked: string | null }) {
       </div>
       <InstrumentLine
         task={task}
+        align={align}
         onBegin={toggle}
         laying={laying}
         mirrored={panes.mirrored.right}

@@ -1,5 +1,5 @@
 import { Button, Key } from '../controls/Button';
-import { ALIGN, MEASURES, SCALES, type Task } from './tasks';
+import { MEASURES, SCALES, type Task } from './tasks';
 import { LAYINGS, type Laying } from './useLaying';
 
 function TaskButton({ of, task, onBegin }: { of: Task; task: Task | null; onBegin: (task: Task) => void }) {
@@ -18,12 +18,15 @@ function TaskButton({ of, task, onBegin }: { of: Task; task: Task | null; onBegi
 /** The instruments by name and key, what tells a scale, and how one picture is laid over the other. */
 export function InstrumentLine({
   task,
+  align,
   onBegin,
   laying,
   mirrored,
   onMirror,
 }: {
   task: Task | null;
+  /** Lays the two over each other by places that both show. */
+  align: Task;
   onBegin: (task: Task) => void;
   laying: Laying;
   mirrored: boolean;
@@ -50,10 +53,10 @@ export function InstrumentLine({
             value={laying.share}
             onChange={({ target }) => laying.setShare(Number(target.value))}
             aria-label="How much of the other picture is seen"
-            className="w-28 accent-[var(--accent)]"
+            className="w-20 accent-[var(--accent)]"
           />
         )}
-        {laying.id !== 'beside' && <TaskButton of={ALIGN} task={task} onBegin={onBegin} />}
+        {laying.id !== 'beside' && <TaskButton of={align} task={task} onBegin={onBegin} />}
         <Button look="quiet" aria-pressed={mirrored} onClick={onMirror}>
           {mirrored ? 'Mirrored' : 'Mirror'} <Key>f</Key>
         </Button>

@@ -70,6 +70,16 @@ export function PictureChoice({
             take it back
           </button>
         )}
+        {content.opened !== null && !content.scale && !wrong && (
+          <a
+            href="/api/bench-cards"
+            target="_blank"
+            rel="noreferrer"
+            className="ml-2 text-accent underline underline-offset-4"
+          >
+            print bench cards
+          </a>
+        )}
       </p>
     </div>
   );

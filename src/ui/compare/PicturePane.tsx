@@ -9,6 +9,8 @@ export interface Laid {
   name: string;
   width: number;
   height: number;
+  /** Px to mm; null where nothing tells its scale. */
+  toMm: Homography | null;
   toScreen: Homography;
 }
 

@@ -1,5 +1,5 @@
 import Link from 'next/link';
-import { expectedFigure, type Finding } from '@/core/checks/finding';
+import { expectedFigure, type Finding, unitOf } from '@/core/checks/finding';
 import { leadingSize } from '@/core/crossread/context';
 import { useCaseBook } from '../casebook/CaseBook';
 import { Button, Key } from '../controls/Button';
@@ -83,11 +83,11 @@ export function ReadingLine({
             ) : (
               'The record has no figure to hold it against.'
             )}
-            {finding.value !== undefined && (
-              <span className="ml-2 whitespace-nowrap text-soft">
-                recorded {finding.value} <MarkSign mark={finding.mark} />
-              </span>
-            )}
+          </p>
+        )}
+        {finding?.value !== undefined && (
+          <p className="flex items-center gap-2 text-soft">
+            <MarkSign mark={finding.mark} /> recorded {finding.value} {unitOf(finding)}
           </p>
         )}
         {finding && (
@@ -140,7 +140,7 @@ export function ReadingLine({
           </>
         )}
         {task?.scale && !next && <ScaleFields fields={task.scale.fields} onKeep={onScale} />}
-        {task?.both && !next && <p className="text-soft">They lie over each other by these four places.</p>}
+        {task?.both && !next && <p className="text-soft">They lie over each other by these places.</p>}
       </div>
       <div className="min-w-0">
         {release && measure && (

@@ -49,7 +49,7 @@ export const SCALES: Task[] = [
   },
   {
     id: 'rectangle',
-    name: 'Known rectangle',
+    name: 'Rectangle',
     key: '9',
     points: CORNERS.map((corner) => `its ${corner}`),
     lines: AROUND,
@@ -60,15 +60,16 @@ export const SCALES: Task[] = [
   },
 ];
 
-/** Lays the right picture over the left one by four places that both show. */
-export const ALIGN: Task = {
+const align = (count: number): Task => ({
   id: 'align',
   name: 'Align',
   key: 'j',
-  points: ['first', 'second', 'third', 'fourth'].flatMap((nth) => [
-    `${nth} place, on the left picture`,
-    'the same, on the right picture',
-  ]),
+  points: ['first', 'second', 'third', 'fourth']
+    .slice(0, count)
+    .flatMap((nth) => [`${nth} place, on the left picture`, 'the same, on the right picture']),
   lines: [],
   both: true,
-};
+});
+
+/** Lay the right picture over the left one by places that both show: two where their scales are known, else four. */
+export const ALIGN = { scaled: align(2), unscaled: align(4) };

@@ -1,12 +1,12 @@
 import { useState } from 'react';
 import type { Point } from '@/core/measure/homography';
 import { useKeys } from '../controls/useKeys';
-import { ALIGN, MEASURES, SCALES, type Task } from './tasks';
+import { MEASURES, SCALES, type Task } from './tasks';
 import type { Laying } from './useLaying';
 import type { Marking } from './useMarking';
 import type { Panes, Side } from './usePanes';
 
-const TASKS = [...MEASURES, ...SCALES, ALIGN];
+const TASKS = [...MEASURES, ...SCALES];
 /** Screen px that an arrow moves the cross hairs; with Shift, one. */
 const STRIDE = 16;
 
@@ -24,6 +24,7 @@ export function useCompareKeys({
   panes,
   marking,
   laying,
+  align,
   onBegin,
   onTurn,
   onEnter,
@@ -34,6 +35,7 @@ export function useCompareKeys({
   panes: Panes;
   marking: Marking;
   laying: Laying;
+  align: Task;
   onBegin: (task: Task) => void;
   onTurn: (side: Side, by: number) => void;
   /** Something waits for Enter; false: a point is placed instead. */
@@ -72,6 +74,7 @@ export function useCompareKeys({
   useKeys('0', panes.whole);
   useKeys('f', () => panes.mirror('right'));
   useKeys('g', laying.next);
+  useKeys('j', () => onBegin(align));
   useKeys('n', () => onTurn(active, 1));
   useKeys('b', () => onTurn(active, -1));
   useKeys('u,backspace', marking.back);

@@ -57,11 +57,11 @@ export function useComparePictures(ask: AskMeasure, check: string | null): Compa
   };
   const content = (picture: ComparePicture | null, opened: PaneContent['opened']): PaneContent => {
     const ready = opened === null || typeof opened === 'string' ? null : opened;
-    const perMm = ready?.says && 'perMm' in ready.says ? ready.says.perMm : null;
+    const { perMm, toMm } = ready?.says && 'perMm' in ready.says ? ready.says : { perMm: null, toMm: null };
     return {
       picture,
       opened,
-      shown: ready && { width: ready.width, height: ready.height, perMm },
+      shown: ready && { width: ready.width, height: ready.height, perMm, toMm },
       scale: perMm === null ? null : (ready?.scale ?? null),
       scaleSaid: keptOf(picture) !== null,
     };

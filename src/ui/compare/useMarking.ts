@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react';
+import { useCallback, useEffect, useState } from 'react';
 import type { KeptScale, Spot } from '@/core/casefile/events/photoScaled';
 import type { SpotReading } from '@/workers/measureWork';
 import type { Task } from './tasks';
@@ -61,15 +61,16 @@ export function useMarking(
       wanted = false;
     };
   }, [asked]);
+  const begin = useCallback((next: Task | null) => {
+    setTask(next);
+    setPlaced([]);
+  }, []);
   return {
     task,
     placed,
     next: task && !complete ? (task.points[placed.length] ?? null) : null,
     reading,
-    begin: (next) => {
-      setTask(next);
-      setPlaced([]);
-    },
+    begin,
     place: (on, spot) => {
       if (!task) return;
       // Whoever goes on after a reading measures anew.

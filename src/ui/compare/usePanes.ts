@@ -10,6 +10,7 @@ export interface Shown {
   height: number;
   /** Null where nothing tells its scale. */
   perMm: number | null;
+  toMm: Homography | null;
 }
 
 interface View {
