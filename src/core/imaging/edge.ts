@@ -6,6 +6,8 @@ import { addColourAt, type Picture } from './grey';
 export interface Edge extends Sighted {
   /** How much lighter it grows, in levels; negative where it grows darker. */
   step: number;
+  /** Set where it is a tip, or runs aslant. */
+  aslant?: true;
 }
 
 /** No edge is told more exactly, in px: shade and light of its own draw it to one side. */
@@ -142,9 +144,13 @@ export function edgeNear(
   }
   const inside = offsets.filter((offset) => Math.abs(offset) < reach / 2);
   const spread = Math.sqrt(inside.reduce((sum, offset) => sum + offset ** 2, 0) / Math.max(1, inside.length - 1));
-  // A tip, or an edge that runs aslant: what was pointed at is the middle of it.
-  if (spread > STRAIGHT && half > 1)
-    return edgeNear(picture, at, towards, { reach, breadth: breadth / 3, wanted: Math.sign(found.step) });
+  // A tip, or an edge that runs aslant: what was pointed at is the middle of it, and a lens rounds that off.
+  if (spread > STRAIGHT && half > 1) {
+    const narrow = edgeNear(picture, at, towards, { reach, breadth: breadth / 3, wanted: Math.sign(found.step) });
+    const along = found.at - reach;
+    const off = narrow && Math.hypot(narrow.x - at.x - along * ux, narrow.y - at.y - along * uy);
+    return narrow && { ...narrow, sd: Math.hypot(narrow.sd, off ?? 0), aslant: true };
+  }
   const sd = Math.hypot(EDGE_SD, found.doubt, spread / Math.sqrt(Math.max(1, inside.length)));
   const along = found.at - reach;
   return { x: at.x + along * ux, y: at.y + along * uy, sd, step: found.step };

@@ -39,10 +39,6 @@ export function CompareView({ asked }: { asked: string | null }) {
   const ask = useMeasureWorker();
   const pictures = useComparePictures(ask, check);
   const laying = useLaying();
-  const frame = useRef<HTMLDivElement>(null);
-  const laidTogether = laying.id !== 'beside' && pictures.left.shown !== null && pictures.right.shown !== null;
-  const size = usePaneSize(frame, laidTogether ? 1 : 2);
-  const panes = usePanes({ left: pictures.left.shown, right: pictures.right.shown }, size);
   const marking = useMarking(
     (side, what) => {
       const { picture } = pictures[side];
@@ -53,6 +49,12 @@ export function CompareView({ asked }: { asked: string | null }) {
     (side) => pictures[side].scale,
   );
   const { task, placed, reading, begin } = marking;
+  const frame = useRef<HTMLDivElement>(null);
+  // While the places are marked that both show, both are seen.
+  const together =
+    laying.id !== 'beside' && !task?.both && pictures.left.shown !== null && pictures.right.shown !== null;
+  const size = usePaneSize(frame, together ? 1 : 2);
+  const panes = usePanes({ left: pictures.left.shown, right: pictures.right.shown }, size);
   const instrument = finding && pictureInstrument(finding);
   // biome-ignore lint/correctness/useExhaustiveDependencies: another check is measured with its own instrument
   useEffect(() => {
@@ -139,10 +141,9 @@ export function CompareView({ asked }: { asked: string | null }) {
     return picture && shown && { sha256: picture.sha256, name: picture.name, ...shown, toScreen: panes.toScreen(side) };
   };
   const [left, right] = [laidOn('left'), laidOn('right')];
-  // To place the pairs, both have to be seen.
-  const over = laidTogether && !task?.both && left && right ? laidOver(left, right, pairs, size) : null;
+  const over = together && left && right ? laidOver(left, right, pairs, size) : null;
   return (
-    <main className="flex h-[calc(100dvh-150px)] min-h-[480px] flex-col px-5 pt-2">
+    <main className="flex h-[calc(100dvh-150px)] min-h-[480px] flex-col px-5 pt-2 max-lg:h-auto">
       <div className="mb-1.5 grid grid-cols-2 gap-3">
         {SIDES.map((side) => (
           <PictureChoice
@@ -156,7 +157,10 @@ export function CompareView({ asked }: { asked: string | null }) {
           />
         ))}
       </div>
-      <div ref={frame} className={`grid min-h-0 grow gap-3 ${over ? 'grid-cols-1' : 'grid-cols-2'}`}>
+      <div
+        ref={frame}
+        className={`grid min-h-0 grow gap-3 max-lg:h-[56dvh] max-lg:flex-none ${over ? 'grid-cols-1' : 'grid-cols-2'}`}
+      >
         {(over ? SIDES.slice(0, 1) : SIDES).map((side) => (
           <PicturePane
             key={side}

@@ -8,7 +8,7 @@ function TaskButton({ of, task, onBegin }: { of: Task; task: Task | null; onBegi
       type="button"
       aria-pressed={task?.id === of.id}
       onClick={() => onBegin(of)}
-      className="flex min-h-9 items-center gap-1.5 border-b-2 border-transparent px-1.5 hover:border-line aria-pressed:border-accent aria-pressed:font-semibold"
+      className="flex min-h-9 items-center gap-1.5 border-b-2 border-transparent px-1 hover:border-line aria-pressed:border-accent aria-pressed:font-semibold"
     >
       <Key>{of.key}</Key> {of.name}
     </button>

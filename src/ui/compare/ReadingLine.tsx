@@ -62,7 +62,7 @@ export function ReadingLine({
   const size = leadingSize({ chart, sizeKey: file.sizeKey });
   const value = answer?.value ?? finding?.value;
   return (
-    <div className="grid grid-cols-[minmax(0,19rem)_minmax(0,1fr)_minmax(0,18rem)] items-start gap-5 border-t pt-2 pb-3 max-md:grid-cols-1">
+    <div className="grid grid-cols-[minmax(0,19rem)_minmax(0,1fr)_minmax(0,18rem)] items-start gap-5 border-t pt-2 pb-3 max-lg:grid-cols-1 max-lg:gap-2">
       <div className="min-w-0 text-[14px]">
         <Choice
           label="Which check is measured"
