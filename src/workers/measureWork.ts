@@ -92,7 +92,7 @@ export function measureWork(fetched: (sha256: string) => Promise<Picture>, symbo
       const { picture, search } = await hold(sha256);
       const found = planeIn(picture, scale, search);
       if ('problem' in found) return found;
-      const reading = instrument.read(picture, found.plane, pointsAt(spots, picture));
+      const reading = instrument.read(picture, found.plane, pointsAt(spots, picture), search.found ?? null);
       if ('problem' in reading) return reading;
       const { points, remarks, ...said } = reading;
       return { ...said, spots: spotsOf(points, picture), remarks: [...remarks, ...found.remarks] };

@@ -1,11 +1,12 @@
 import { angle } from './angle';
 import { arc } from './arc';
+import { colour } from './colour';
 import type { Instrument } from './instrument';
 import { length } from './length';
 import { pitch } from './pitch';
 import { position, share } from './position';
 
 /** Every instrument that measures on a picture. */
-export const INSTRUMENTS: Instrument[] = [length, position, share, angle, arc, pitch];
+export const INSTRUMENTS: Instrument[] = [length, position, share, angle, arc, pitch, colour];
 
 export const instrumentOf = (id: string): Instrument | undefined => INSTRUMENTS.find((each) => each.id === id);

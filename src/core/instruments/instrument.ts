@@ -1,4 +1,5 @@
 import { edgeNear } from '../imaging/edge';
+import type { FoundCard } from '../imaging/findBenchCard';
 import type { Picture } from '../imaging/grey';
 import type { Point } from '../measure/homography';
 import type { Plane, Sighted } from '../measure/plane';
@@ -21,6 +22,8 @@ export interface Reading extends Result {
   perMmHigher?: number;
   /** What has to be known of it: an edge that was not seen, places that were left out. */
   remarks: string[];
+  /** The colours that were compared, in CIE L*a*b*. */
+  colours?: { l: number; a: number; b: number }[];
 }
 
 /** No reading, and why. */
@@ -38,10 +41,15 @@ export interface Instrument {
   points: string[];
   /** Where lines are drawn between its points, by their places in the list. */
   lines: [from: number, to: number][];
+  /** Where boxes are drawn between its points. */
+  areas?: [from: number, to: number][];
   /** True where the unit of length matters: without a scale it is told in px. */
   needsScale: boolean;
-  /** @param points in px, one for each of `points` */
-  read(picture: Picture, plane: Plane, points: Point[]): Reading | NoReading;
+  /**
+   * @param points in px, one for each of `points`
+   * @param card that lies in the picture
+   */
+  read(picture: Picture, plane: Plane, points: Point[], card?: FoundCard | null): Reading | NoReading;
 }
 
 /** How exactly a hand places a point where no edge is seen, in px. */

@@ -1,4 +1,4 @@
-import type { Point } from '@/core/measure/homography';
+import { type Point, rectangle } from '@/core/measure/homography';
 import { readingWords } from './measurable';
 import type { Drawn } from './PicturePane';
 import type { PaneContent } from './useComparePictures';
@@ -20,7 +20,13 @@ export function drawnOn(side: Side, { opened, shown }: PaneContent, { task, plac
       const [a, b] = [at[from], at[to]];
       return a && b ? [[a, b]] : [];
     }),
-    outlines: card && card.outline.length > 0 ? [card.outline.map(px)] : [],
+    outlines: [
+      ...(card && card.outline.length > 0 ? [card.outline.map(px)] : []),
+      ...(task?.areas ?? []).flatMap(([from, to]): Point[][] => {
+        const [a, b] = [at[from], at[to]];
+        return a && b ? [rectangle(a.x, a.y, b.x - a.x, b.y - a.y)] : [];
+      }),
+    ],
     ...(sound && last ? { value: { at: last, text: readingWords(sound) } } : {}),
   };
 }

@@ -11,6 +11,7 @@ export interface Task {
   /** What each point is, in words. */
   points: string[];
   lines: [from: number, to: number][];
+  areas?: [from: number, to: number][];
   /** Measures what it marks. */
   instrument?: Instrument;
   /** Says how large things are; of what is asked for then. */
@@ -34,7 +35,7 @@ export const SCALES: Task[] = [
   {
     id: 'idCard',
     name: 'Bank card',
-    key: '7',
+    key: 'o',
     points: CORNERS.map((corner) => `the card’s ${corner}`),
     lines: AROUND,
     scale: { fields: [], keep: (corners) => ({ by: 'rectangle', corners, ...ID_1 }) },
@@ -42,7 +43,7 @@ export const SCALES: Task[] = [
   {
     id: 'known',
     name: 'Known length',
-    key: '8',
+    key: 'p',
     points: ['one end of what is known', 'its other end'],
     lines: [[0, 1]],
     scale: { fields: ['length'], keep: (ends, [mm = 1]) => ({ by: 'length', ends, mm }) },
@@ -50,7 +51,7 @@ export const SCALES: Task[] = [
   {
     id: 'rectangle',
     name: 'Rectangle',
-    key: '9',
+    key: 'k',
     points: CORNERS.map((corner) => `its ${corner}`),
     lines: AROUND,
     scale: {

@@ -11,6 +11,16 @@ interface Figures {
   yellowing: number;
 }
 
+/** Red, green and blue of both pieces. */
+export const patchLevels = (p: Record<string, number>): [number, number, number][] => {
+  const { redLevel = 0, greenLevel = 0, blueLevel = 0, yellowing = 0 } = p;
+  return [0, yellowing].map((yellow) => [
+    Math.round(redLevel - 6 * yellow),
+    Math.round(greenLevel - 14 * yellow),
+    Math.round(blueLevel - 60 * yellow),
+  ]);
+};
+
 /** Two pieces of one material side by side, such as the soles of a pair. */
 export const colourPatches: SpecimenKind<Figures> = {
   id: 'colour-patches',
@@ -32,8 +42,7 @@ export const colourPatches: SpecimenKind<Figures> = {
     },
   ],
   draw: (p) => {
-    const first = `rgb(${p.redLevel.toFixed(0)},${p.greenLevel.toFixed(0)},${p.blueLevel.toFixed(0)})`;
-    const second = `rgb(${(p.redLevel - 6 * p.yellowing).toFixed(0)},${(p.greenLevel - 14 * p.yellowing).toFixed(0)},${(p.blueLevel - 60 * p.yellowing).toFixed(0)})`;
+    const [first, second] = patchLevels(p).map((levels) => `rgb(${levels.join(',')})`) as [string, string];
     const piece = (x: number, colour: string) => ({
       outline: roundRect(x, 9, 44, 46, 5),
       material: 'rubber' as const,
