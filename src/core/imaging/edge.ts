@@ -83,16 +83,35 @@ function steepest(profile: Profile, wanted: number, near: number, reach: number)
   let [low, high] = [best, best];
   while (low > 1 && goesOn(low - 1)) low--;
   while (high < steep.length - 2 && goesOn(high + 1)) high++;
-  let [sum, moment] = [0, 0];
-  for (let i = low; i <= high; i++) {
-    const slope = (steep[i] as number) - floor;
-    sum += Math.max(0, slope);
-    moment += Math.max(0, slope) * i;
-  }
-  if (sum === 0) return null;
+  const at = high - low < NARROW ? peakOf(steep, best) : middleOf(steep, low, high, floor);
   const [from, to] = [Math.max(0, low - 1), Math.min(steep.length - 1, high + 1)];
   const step = Math.hypot(...profile.map((channel) => (channel[to] as number) - (channel[from] as number)));
-  return { at: moment / sum, step: (sign[best] as number) * step, doubt: doubtOf(steep, worth, best) };
+  return { at, step: (sign[best] as number) * step, doubt: doubtOf(steep, worth, best) };
+}
+
+/** A step of fewer px is told by its peak alone. */
+const NARROW = 4;
+
+/** The top of a peak, as of a bell through its three highest values: what a sharp lens makes of a step. */
+function peakOf(values: Float64Array, best: number): number {
+  const [l, m, r] = [-1, 0, 1].map((k) => Math.log(Math.max(1e-6, values[best + k] as number))) as [
+    number,
+    number,
+    number,
+  ];
+  const bend = l - 2 * m + r;
+  return best + (bend < 0 ? Math.max(-0.5, Math.min(0.5, (l - r) / (2 * bend))) : 0);
+}
+
+/** The middle of a broad peak, weighed by what stands over a floor: its top is flat, and wavers with the noise. */
+function middleOf(values: Float64Array, low: number, high: number, floor: number): number {
+  let [sum, moment] = [0, 0];
+  for (let i = low; i <= high; i++) {
+    const over = Math.max(0, (values[i] as number) - floor);
+    sum += over;
+    moment += over * i;
+  }
+  return sum > 0 ? moment / sum : (low + high) / 2;
 }
 
 /** How far other steps that might be meant as well lie from the one that was taken, in px. */

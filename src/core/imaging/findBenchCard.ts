@@ -28,7 +28,7 @@ export type CardSearch = { found: FoundCard; problem?: undefined } | { found?: u
 /** A mark needs so many px a module for its edges to be told apart. */
 const LEAST_MODULE = 2.2;
 /** A card whose corners stray by more of its width is bent, or not ours. */
-const MOST_MISFIT = 0.004;
+const MOST_MISFIT = 0.0025;
 
 /** The corners of all squares that are seen, beside where they are on the card. */
 function sightings(picture: Picture, card: BenchCard, toPicture: Homography): { seen: Sighted[]; mm: Point[] } {

@@ -105,12 +105,18 @@ export const arc: Instrument = {
     );
     const perPx = distanceScale(flat, seen);
     const sighted = kept.map((each) => ({ ...each, sd: Math.max(each.sd, strays / perPx) }));
+    const quarter = kept.length >> 2;
+    const parts = [kept.slice(quarter), kept.slice(0, kept.length - quarter)].map((part) =>
+      radiusOf(part.map((each) => mapped(map, each))),
+    ) as [number, number];
+    const partsApart = Math.abs(parts[0] - parts[1]) / 2;
     const found = measuredIn(plane, sighted, radiusOf);
-    if (!found) return { problem: 'The edge along the arc is straight.' };
+    if (!found || !Number.isFinite(partsApart)) return { problem: 'The edge along the arc is straight.' };
     return {
       ...found,
-      // What draws an edge to one side draws all of the arc.
-      uncertainty: Math.hypot(found.uncertainty, EDGE_SD * perPx),
+      // What draws an edge to one side draws all of the arc; and where it goes over into something straight, a part of it
+      // tells another radius than the whole.
+      uncertainty: Math.hypot(found.uncertainty, EDGE_SD * perPx, partsApart),
       unit: plane.unit,
       points: points.map((point) => ({ ...point, sd: 0 })),
       beside: [{ name: 'its diameter', value: 2 * found.value, unit: plane.unit }],

@@ -110,12 +110,12 @@ const LAYOUTS: Layout[] = [
     id: 'COIN',
     name: 'card of the size of a coin',
     use: 'labels, stitches, letters',
-    width: 34,
-    height: 30,
+    width: 37,
+    height: 33,
     mark: 10.5,
     margin: 1.6,
     ruler: 0,
-    patch: 4.2,
+    patch: 3.4,
     colours: false,
     letters: 1.6,
   },
@@ -161,13 +161,22 @@ function laidOut(layout: Layout): BenchCard {
     { x: far.x, y: far.y },
     { x: margin, y: far.y },
   ];
-  const top = margin + 0.6;
+  // Where there is no room between the upper marks, between the upper and the lower ones; the words beside.
+  const top = layout.colours ? margin + 0.6 : (height - patch) / 2;
   const small = layout.colours ? GREYS : GREYS.filter((_, i) => i % 2 === 0);
   const scale = ruler > 0 ? ticks(layout, height - margin) : { pieces: [], words: [] };
-  const middle = { x: width / 2, size: letters };
+  const [first, second] = layout.colours
+    ? [
+        { x: width / 2, y: height / 2 + 1.2 * letters },
+        { x: width / 2, y: height / 2 + 2.6 * letters },
+      ]
+    : [
+        { x: 0.18 * width, y: height / 2 + 0.35 * letters },
+        { x: 0.82 * width, y: height / 2 + 0.35 * letters },
+      ];
   const said = [
-    { ...middle, text: 'Pinprick', y: ruler > 0 ? height / 2 + 1.2 * letters : height - margin - 1.6 * letters },
-    { ...middle, text: `bench card ${id}`, y: ruler > 0 ? height / 2 + 2.6 * letters : height - margin },
+    { ...first, size: letters, text: 'Pinprick' },
+    { ...second, size: letters, text: layout.colours ? `bench card ${id}` : `card ${id}` },
   ];
   return {
     id,

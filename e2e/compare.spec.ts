@@ -1,0 +1,112 @@
+import type { Page } from '@playwright/test';
+import { allSaved, expect, press, test, visit } from './bench';
+
+/** The open demo case of a query. */
+async function caseOf(page: Page, query: string): Promise<string> {
+  await visit(page, '/');
+  const line = page.getByRole('link', { name: new RegExp(query) }).first();
+  const href = await line.getAttribute('href');
+  const number = href?.match(/PP-\d+/)?.[0];
+  if (!number) throw new Error(`no case of “${query}” in the queue`);
+  return number;
+}
+
+interface Recorded {
+  check: string;
+  value: number;
+  left?: string;
+  supplied?: { device: string; uncertainty: number; working: string; pictures?: { instrument: string }[] };
+}
+
+async function recordedOf(page: Page, number: string, check: string): Promise<Recorded | undefined> {
+  const log = (await (await page.request.get(`/api/cases/${number}/export`)).json()) as {
+    events: { type: string; body: Recorded }[];
+  };
+  return log.events.findLast(({ type, body }) => type === 'findingRecorded' && body.check === check)?.body;
+}
+
+const pane = (page: Page, name: 'The item' | 'Beside it') => page.getByRole('region', { name });
+const opened = (page: Page) =>
+  expect(page.getByText(/bench card, .* px a mm/).first()).toBeVisible({ timeout: 30_000 });
+
+/** Click on a place of a pane, given as shares of it. */
+async function clickAt(page: Page, name: 'The item' | 'Beside it', x: number, y: number): Promise<void> {
+  const box = await pane(page, name).boundingBox();
+  if (!box) throw new Error('no pane');
+  await page.mouse.click(box.x + x * box.width, box.y + y * box.height);
+}
+
+test('a check is measured on a picture by keys alone, left then right, and Inspect says how', async ({ page }) => {
+  const number = await caseOf(page, 'tarn court mid slate 43');
+  await visit(page, `/case/${number}/compare?check=outside.emblem`);
+  await opened(page);
+  const status = page.getByRole('status').filter({ hasText: /Length|±/ });
+  await expect(status).toContainText('one end');
+  // From the panel's upper to its lower edge, wherever the cross hairs stand: what matters is that keys do all of it.
+  await press(page, 'ArrowUp', 'Enter');
+  await expect(status).toContainText('other end');
+  for (let i = 0; i < 8; i++) await press(page, 'ArrowDown');
+  await press(page, 'Shift+ArrowDown', 'Enter');
+  await expect(page.getByRole('button', { name: /Record it, left/ })).toBeVisible({ timeout: 20_000 });
+  await press(page, 'Enter');
+  // The same once more for the right.
+  for (let i = 0; i < 8; i++) await press(page, 'ArrowUp');
+  await press(page, 'Enter');
+  for (let i = 0; i < 8; i++) await press(page, 'ArrowDown');
+  await press(page, 'Enter');
+  await expect(page.getByRole('button', { name: /Record it, right/ })).toBeVisible({ timeout: 20_000 });
+  await press(page, 'Enter');
+  await allSaved(page);
+  const recorded = await recordedOf(page, number, 'outside.emblem');
+  expect(recorded?.supplied).toMatchObject({
+    device: 'picture',
+    pictures: [{ instrument: 'length' }, { instrument: 'length' }],
+  });
+  expect(recorded?.supplied?.uncertainty).toBeGreaterThan(0);
+  await press(page, 'i');
+  await page.locator('[data-check="outside.emblem"] [data-line]').click();
+  await expect(page.locator('[data-check="outside.emblem"]')).toContainText('Length on a picture');
+});
+
+test('the right picture is a known genuine item, is measured, and is never recorded as this one', async ({ page }) => {
+  const number = await caseOf(page, 'tarn court mid slate 43');
+  await visit(page, `/case/${number}/compare?check=outside.emblem`);
+  await opened(page);
+  await expect(page.getByRole('combobox', { name: 'Beside it' })).toContainText('genuine');
+  await clickAt(page, 'Beside it', 0.5, 0.55);
+  await clickAt(page, 'Beside it', 0.5, 0.8);
+  await expect(page.getByText('That is not this item')).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByRole('button', { name: /Record it/ })).toBeHidden();
+});
+
+test('one picture lies over the other, and a scale that somebody marked is remembered', async ({ page }) => {
+  const number = await caseOf(page, 'tarn court mid slate 43');
+  await visit(page, `/case/${number}/compare`);
+  await opened(page);
+  await press(page, 'g', 'g');
+  await expect(page.getByRole('slider', { name: /other picture/ })).toBeVisible();
+  await expect(pane(page, 'Beside it')).toBeHidden();
+  await press(page, 'g', 'g', 'g');
+  await expect(pane(page, 'Beside it')).toBeVisible();
+
+  await press(page, 'p');
+  await clickAt(page, 'The item', 0.3, 0.4);
+  await clickAt(page, 'The item', 0.7, 0.4);
+  await page.getByLabel('its length in mm').fill('85,6');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText(/scale by a length of 85.6 mm/)).toBeVisible({ timeout: 20_000 });
+  await allSaved(page);
+  await visit(page, `/case/${number}/compare`);
+  await expect(page.getByText(/scale by a length of 85.6 mm/)).toBeVisible({ timeout: 30_000 });
+  await page.getByRole('button', { name: 'take it back' }).click();
+  await opened(page);
+});
+
+test('a case without pictures says so, and bench cards can be printed', async ({ page }) => {
+  const number = await caseOf(page, '9521204100064');
+  await visit(page, `/case/${number}/compare`);
+  await expect(page.getByText('The item: no picture yet.')).toBeVisible();
+  const cards = await page.request.get('/api/bench-cards');
+  expect(cards.headers()['content-type']).toBe('application/pdf');
+  expect((await cards.body()).subarray(0, 5).toString()).toBe('%PDF-');
+});
