@@ -9,6 +9,7 @@ for (const [name, path] of [
   ['Codes', '/case/PP-0414/codes'],
   ['Codes of the fullest item', '/case/PP-0419/codes'],
   ['Inspect', '/case/PP-0409/inspect'],
+  ['Compare', '/case/PP-0420/compare?check=outside.emblem'],
   ['Verdict', '/case/PP-0407/verdict'],
   ['Releases', '/releases'],
   ['Release record', '/releases/tarn-court-low-fog'],

@@ -1,4 +1,5 @@
 'use client';
+import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
 import type { Spot } from '@/core/casefile/events/photoScaled';
 import { asAsked } from '@/core/checks/finding';
@@ -9,6 +10,7 @@ import { hasSides } from '../inspect/deviceFor';
 import { useFound } from '../inspect/useFound';
 import { drawnOn } from './drawnOn';
 import { InstrumentLine } from './InstrumentLine';
+import { inspectPath } from './inspectPath';
 import { laidOver, type Pair } from './laidOver';
 import { answerOf, workingOf } from './measurable';
 import { PictureChoice } from './PictureChoice';
@@ -30,6 +32,7 @@ const LABELS = { left: 'The item', right: 'Beside it' };
 export function CompareView({ asked }: { asked: string | null }) {
   const { number, file, record } = useCaseBook();
   const { assessment } = useStanding();
+  const router = useRouter();
   const sealed = file.seal !== null || file.closed !== null;
   const checks = assessment.findings.filter(
     (each) => pictureInstrument(each) !== null && (each.mark !== 'excused' || each.noFigure === true),
@@ -132,6 +135,10 @@ export function CompareView({ asked }: { asked: string | null }) {
       if (!answer || cannotKeep) return false;
       keep();
       return true;
+    },
+    onLeave: () => {
+      if (finding) router.push(inspectPath(number, finding.check.id));
+      else begin(null);
     },
     onPlace: (side, at) => place(side, mapped(inverseOf(panes.toScreen(side)), at)),
   });

@@ -4,6 +4,8 @@ import type { PaneContent } from './useComparePictures';
 
 const NONE = 'none';
 
+const ASIDE = 'shrink-0 text-accent underline underline-offset-4';
+
 /** What tells the scale of a picture, in words; what stands in the way of one. */
 function scaleWords({ opened, scale, scaleSaid }: PaneContent): { text: string; wrong: boolean } {
   if (opened === null) return { text: 'looking at it', wrong: false };
@@ -63,20 +65,17 @@ export function PictureChoice({
           {alone && picture.of === 'genuine' && ' · the only one there is'}
         </span>
       </div>
-      <p className={`truncate ${wrong ? 'text-differs' : 'text-soft'}`} title={text}>
-        {text}
+      <p className="flex gap-2">
+        <span className={`truncate ${wrong ? 'text-differs' : 'text-soft'}`} title={text}>
+          {text}
+        </span>
         {scaleSaid && (
-          <button type="button" onClick={onForgetScale} className="ml-2 text-accent underline underline-offset-4">
+          <button type="button" onClick={onForgetScale} className={ASIDE}>
             take it back
           </button>
         )}
         {content.opened !== null && !content.scale && !wrong && (
-          <a
-            href="/api/bench-cards"
-            target="_blank"
-            rel="noreferrer"
-            className="ml-2 text-accent underline underline-offset-4"
-          >
+          <a href="/api/bench-cards" target="_blank" rel="noreferrer" className={ASIDE}>
             print bench cards
           </a>
         )}

@@ -6,6 +6,7 @@ import { Button, Key } from '../controls/Button';
 import { Choice } from '../controls/Choice';
 import { MarkSign } from '../marks/MarkSign';
 import { MeasureStrip } from '../releases/MeasureStrip';
+import { inspectPath } from './inspectPath';
 import { type Answer, readingWords, type SoundReading } from './measurable';
 import { ScaleFields } from './ScaleFields';
 import type { Marking } from './useMarking';
@@ -91,8 +92,8 @@ export function ReadingLine({
           </p>
         )}
         {finding && (
-          <Link href={`/case/${number}/inspect`} className="text-accent underline-offset-4 hover:underline">
-            Back to Inspect <Key>i</Key>
+          <Link href={inspectPath(number, finding.check.id)} className="text-accent underline-offset-4 hover:underline">
+            Back to its check <Key>Esc</Key>
           </Link>
         )}
       </div>

@@ -29,6 +29,7 @@ export function useCompareKeys({
   onTurn,
   onEnter,
   onPlace,
+  onLeave,
 }: {
   /** Of a pane. */
   size: { width: number; height: number };
@@ -41,6 +42,8 @@ export function useCompareKeys({
   /** Something waits for Enter; false: a point is placed instead. */
   onEnter: () => boolean;
   onPlace: (side: Side, at: Point) => void;
+  /** There is nothing left to take back. */
+  onLeave: () => void;
 }): CompareKeys {
   const [active, setActive] = useState<Side>('left');
   const [cursor, setCursor] = useState<Point | null>(null);
@@ -78,7 +81,10 @@ export function useCompareKeys({
   useKeys('n', () => onTurn(active, 1));
   useKeys('b', () => onTurn(active, -1));
   useKeys('u,backspace', marking.back);
-  useKeys('esc', () => marking.begin(marking.placed.length > 0 ? marking.task : null));
+  useKeys('esc', () => {
+    if (marking.placed.length > 0) marking.begin(marking.task);
+    else onLeave();
+  });
   useKeys('enter', (event) => {
     // A button that has the focus does what it says.
     if (event.target instanceof HTMLElement && event.target.closest('button, a, [role=combobox]')) return;

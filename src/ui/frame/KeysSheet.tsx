@@ -94,6 +94,7 @@ const GROUPS: { name: string; keys: [keys: string[], does: string][] }[] = [
       [['j'], 'align: mark places that both show'],
       [['f'], 'mirror the right one'],
       [['u'], 'take back the last point'],
+      [['Esc'], 'take back all points; again: back to the check'],
       [['Alt'], 'held while dragging: move one picture alone'],
     ],
   },

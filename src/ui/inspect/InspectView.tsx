@@ -28,11 +28,11 @@ const ListingForm = lazy(async () => ({ default: (await import('./ListingForm'))
 const DIGITS = '1,2,3,4,5,6,7,8,9';
 
 /** Walk the item from the outside in: layers, the checks of one layer as lines, and where the case stands. */
-export function InspectView() {
+export function InspectView({ asked }: { asked: string | null }) {
   const { number, file, grounds } = useCaseBook();
   const { assessment } = useStanding();
   const scans = useScans();
-  const walk = useWalk();
+  const walk = useWalk(asked);
   const { current, layer, shown, suggested, quickPass, goTo } = walk;
   const answers = useAnswers(walk);
   const { answerable } = answers;

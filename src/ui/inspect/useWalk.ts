@@ -20,15 +20,19 @@ export interface Walk {
   toggleQuickPass(): void;
 }
 
-/** Walk the checks of a case: in their order, by layer, as suggested, or only those of the quick pass. */
-export function useWalk(): Walk {
+/**
+ * Walk the checks of a case: in their order, by layer, as suggested, or only those of the quick pass.
+ *
+ * @param asked the check to begin with; null: the one that is suggested
+ */
+export function useWalk(asked: string | null): Walk {
   const { grounds, file } = useCaseBook();
   const { assessment } = useStanding();
   const { findings, gains, quick } = assessment;
   const suggested = gains[0]?.finding.check.id;
   /** The quick pass is kept as it was begun while it is walked. */
   const [pass, setPass] = useState<string[] | null>(null);
-  const [focus, setFocus] = useState(() => suggested ?? findings[0]?.check.id ?? '');
+  const [focus, setFocus] = useState(() => asked ?? suggested ?? findings[0]?.check.id ?? '');
   const index = findings.findIndex(({ check }) => check.id === focus);
   const current = findings[index] ?? findings[0];
   const layer = current?.check.layer ?? '';

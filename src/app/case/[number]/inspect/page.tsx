@@ -1,5 +1,6 @@
 import { InspectView } from '@/ui/inspect/InspectView';
 
-export default function InspectPage() {
-  return <InspectView />;
+export default async function InspectPage({ searchParams }: { searchParams: Promise<{ check?: string }> }) {
+  const { check } = await searchParams;
+  return <InspectView asked={check ?? null} />;
 }
