@@ -1,5 +1,6 @@
 import { randomLcg } from 'd3-random';
 import type { Photo } from '@/core/casefile/events/photoAdded';
+import { picturedBy } from '@/core/library/picturedBy';
 import type { Release } from '@/core/releases/release';
 import type { ShelfItem } from '@/core/releases/shelfItem';
 import type { Desk } from '@/desk/desk';
@@ -74,9 +75,9 @@ export async function takeMeasurable(
 /** Releases with pictures of the items that stand on their shelves. */
 export async function withShelfPictures(desk: Desk, by: string, releases: Release[]): Promise<Release[]> {
   const pictured = async (item: ShelfItem): Promise<ShelfItem> => {
-    const pictures: string[] = [];
-    for (const what of SHELF_PICTURES[item.id] ?? []) pictures.push((await takeMeasurable(desk, by, what)).sha256);
-    return { ...item, pictures };
+    const photos: Photo[] = [];
+    for (const what of SHELF_PICTURES[item.id] ?? []) photos.push(await takeMeasurable(desk, by, what));
+    return { ...item, pictures: photos.map(({ sha256 }) => sha256), ...picturedBy(photos) };
   };
   const filled: Release[] = [];
   for (const release of releases) {

@@ -19,8 +19,9 @@ export interface SeenCard {
 export interface Measurable {
   width: number;
   height: number;
-  /** The card that lies in it; null where none does, with what stands in the way of one. */
+  /** The card that lies in it; null where none does, or none that can be used. */
   card: SeenCard | null;
+  /** Why a card that is there cannot be used; empty where there is none. */
   problem: string;
 }
 
@@ -61,7 +62,8 @@ export function measureWork(fetched: (sha256: string) => Promise<Picture>, symbo
     open: async (sha256: string): Promise<Measurable> => {
       const { picture, search } = await hold(sha256);
       const { width, height } = picture;
-      if (search.problem !== undefined) return { width, height, card: null, problem: search.problem };
+      if (search.problem !== undefined)
+        return { width, height, card: null, problem: search.none ? '' : search.problem };
       const { card, scale } = search.found;
       const map = mostLikely(planeOf(scale, picture));
       const back = map && inverseOf(map);

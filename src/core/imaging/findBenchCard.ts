@@ -23,7 +23,10 @@ export interface FoundCard {
   misfit: number;
 }
 
-export type CardSearch = { found: FoundCard; problem?: undefined } | { found?: undefined; problem: string };
+/** `none`: nothing in the picture looks like a card. */
+export type CardSearch =
+  | { found: FoundCard; problem?: undefined; none?: undefined }
+  | { found?: undefined; problem: string; none?: true };
 
 /** A mark needs so many px a module for its edges to be told apart. */
 const LEAST_MODULE = 2.2;
@@ -71,7 +74,7 @@ function withoutStrays(given: {
   return toMm && { ...kept, toMm };
 }
 
-const says = (problem: string): CardSearch => ({ problem });
+const says = (problem: string) => ({ problem });
 
 /**
  * Find the bench card in a picture by its QR marks, and its corners to a part of a px.
@@ -85,7 +88,11 @@ export function findBenchCard(picture: Picture, symbols: SeenSymbol[]): CardSear
     return known ? [{ ...known, corners: symbol.corners }] : [];
   });
   const [first] = marks;
-  if (!first) return says('No bench card is seen. Lay one beside the item, flat, with its four marks in the picture.');
+  if (!first)
+    return {
+      ...says('No bench card is seen. Lay one beside the item, flat, with its four marks in the picture.'),
+      none: true,
+    };
   const own = marks.filter(({ card }) => card.id === first.card.id);
   if (own.length < marks.length || new Set(own.map(({ mark }) => mark.text)).size < own.length)
     return says('Two bench cards lie in the picture. Leave one.');

@@ -2,6 +2,7 @@ import type { CaseFile } from '../casefile/caseFile';
 import type { Finding } from '../checks/finding';
 import type { KnownCopy } from '../releases/knownCopy';
 import type { Release } from '../releases/release';
+import { picturedBy } from './picturedBy';
 
 /** What gives a counterfeit away, as a known make lists it. */
 export const signsOf = (findings: Finding[]): KnownCopy['signs'] =>
@@ -68,8 +69,18 @@ export function noteCopy(
         signs: [...known.signs, ...signs.filter(({ check }) => !known.signs.some((sign) => sign.check === check))],
         values: { ...values, ...known.values },
         pictures: [...new Set([...known.pictures, ...pictures])].slice(0, 40),
+        ...picturedBy(file.photos, known.pictured),
         cases: [...new Set([...known.cases, file.number])],
       }
-    : { ...make, firstMet: met, lastMet: met, signs, values, pictures: pictures.slice(0, 40), cases: [file.number] };
+    : {
+        ...make,
+        firstMet: met,
+        lastMet: met,
+        signs,
+        values,
+        pictures: pictures.slice(0, 40),
+        ...picturedBy(file.photos),
+        cases: [file.number],
+      };
   return { ...release, copies: [...copies.filter(({ id }) => id !== make.id), next] };
 }

@@ -11,6 +11,7 @@ import type { NominalMeasure, Release } from '../releases/release';
 import type { ShelfItem } from '../releases/shelfItem';
 import { partOf, type Statement } from '../releases/statement';
 import type { Variant } from '../releases/variantFit';
+import { picturedBy } from './picturedBy';
 import { type ReadItem, readItem } from './readItem';
 
 /** One thing that a genuine item says of its release, to be taken into the record or not. */
@@ -276,6 +277,7 @@ export function learnItem(file: CaseFile, records: Records & { release: Release 
       }),
     ),
     pictures: [...new Set(file.photos.map(({ sha256 }) => sha256))],
+    ...picturedBy(file.photos),
     case: file.number,
   };
   const lessons = [

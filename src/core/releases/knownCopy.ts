@@ -15,6 +15,8 @@ export interface KnownCopy {
   values: Record<string, number>;
   /** SHA-256 of photographs. */
   pictures: string[];
+  /** Photograph to the check that it was taken for. */
+  pictured?: Record<string, string>;
   /** Numbers of the cases in which it was met. */
   cases: string[];
   note?: string;

@@ -38,6 +38,8 @@ export interface ShelfItem {
   answers: Record<string, string>;
   /** SHA-256 of its photographs. */
   pictures: string[];
+  /** Photograph to the check that it was taken for. */
+  pictured?: Record<string, string>;
   /** The number of its case here. */
   case?: string;
   note?: string;

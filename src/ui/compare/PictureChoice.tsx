@@ -10,8 +10,9 @@ const ASIDE = 'shrink-0 text-accent underline underline-offset-4';
 function scaleWords({ opened, scale, scaleSaid }: PaneContent): { text: string; wrong: boolean } {
   if (opened === null) return { text: 'looking at it', wrong: false };
   if (typeof opened === 'string') return { text: opened, wrong: true };
-  const { says, card } = opened;
+  const { says, card, problem } = opened;
   if (says && 'problem' in says) return { text: says.problem, wrong: true };
+  if (!scale && problem) return { text: problem, wrong: true };
   if (!scale || !says) return { text: 'nothing tells its scale: lengths are in px', wrong: false };
   const by =
     scale.by === 'benchCard'

@@ -14,7 +14,13 @@ export interface ComparePicture {
   says: string;
   scale: KeptScale | null;
   /** The check that it was taken for. */
-  check?: string;
+  check?: string | undefined;
+}
+
+/** Those that were taken for a check first; the others keep their order. */
+function firstOf(pictures: ComparePicture[], check: string | null): ComparePicture[] {
+  const wanted = (picture: ComparePicture) => Number(check !== null && picture.check === check);
+  return pictures.sort((a, b) => wanted(b) - wanted(a));
 }
 
 /** Pictures of this item: those taken for a check first. */
@@ -29,8 +35,7 @@ export function ownPictures({ photos }: CaseFile, check: string | null): Compare
       ...(check ? { check } : {}),
     }),
   );
-  const wanted = (picture: ComparePicture) => Number(check !== null && picture.check === check);
-  return all.sort((a, b) => wanted(b) - wanted(a));
+  return firstOf(all, check);
 }
 
 const wordsOf = ({ item, alike, unlike }: Proposed): string =>
@@ -42,11 +47,10 @@ const wordsOf = ({ item, alike, unlike }: Proposed): string =>
   ].join(' · ');
 
 /**
- * Pictures to hold it against: those of known genuine items, the one most like it first, then those of known copies.
- *
- * @param scales what told the scale of each, by its hash
+ * Pictures to hold it against: those of known genuine items, the one most like it first, then those of known copies; of
+ * all of them those that were taken for the check that is looked at.
  */
-export function otherPictures(release: Release | null, suspect: Suspect): ComparePicture[] {
+export function otherPictures(release: Release | null, suspect: Suspect, check: string | null): ComparePicture[] {
   if (!release) return [];
   const genuine = proposedExemplars(release, suspect).flatMap((proposed) =>
     proposed.item.pictures.map(
@@ -56,10 +60,11 @@ export function otherPictures(release: Release | null, suspect: Suspect): Compar
         of: 'genuine',
         says: wordsOf(proposed),
         scale: null,
+        check: proposed.item.pictured?.[sha256],
       }),
     ),
   );
-  const copies = (release.copies ?? []).flatMap(({ name, generation, pictures }) =>
+  const copies = (release.copies ?? []).flatMap(({ name, generation, pictures, pictured }) =>
     pictures.map(
       (sha256): ComparePicture => ({
         sha256,
@@ -67,8 +72,9 @@ export function otherPictures(release: Release | null, suspect: Suspect): Compar
         of: 'copy',
         says: 'a known copy',
         scale: null,
+        check: pictured?.[sha256],
       }),
     ),
   );
-  return [...genuine, ...copies];
+  return firstOf([...genuine, ...copies], check);
 }

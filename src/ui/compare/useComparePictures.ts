@@ -40,12 +40,16 @@ export function useComparePictures(ask: AskMeasure, check: string | null): Compa
   const [said, setSaid] = useState<Record<string, KeptScale | null>>({});
   const traits = assessment.reading.traits.filter(({ uncertain }) => !uncertain);
   const own = ownPictures(file, check);
-  const others = otherPictures(grounds.release, {
-    sizeKey: file.sizeKey,
-    size: leadingSize({ chart: grounds.chart, sizeKey: file.sizeKey }),
-    condition: file.circumstances.condition,
-    traits: Object.fromEntries(traits.map(({ trait, state }) => [trait, state])),
-  });
+  const others = otherPictures(
+    grounds.release,
+    {
+      sizeKey: file.sizeKey,
+      size: leadingSize({ chart: grounds.chart, sizeKey: file.sizeKey }),
+      condition: file.circumstances.condition,
+      traits: Object.fromEntries(traits.map(({ trait, state }) => [trait, state])),
+    },
+    check,
+  );
   const all = [...own, ...others];
   const picked = (side: Side) => all.find(({ sha256 }) => sha256 === chosen[side]) ?? null;
   const left = picked('left') ?? own[0] ?? null;
