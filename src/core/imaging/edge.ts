@@ -168,7 +168,7 @@ export function edgeNear(
     const narrow = edgeNear(picture, at, towards, { reach, breadth: breadth / 3, wanted: Math.sign(found.step) });
     const along = found.at - reach;
     const off = narrow && Math.hypot(narrow.x - at.x - along * ux, narrow.y - at.y - along * uy);
-    return narrow && { ...narrow, sd: Math.hypot(narrow.sd, off ?? 0), aslant: true };
+    return narrow && { ...narrow, sd: Math.hypot(narrow.sd, (off ?? 0) / 2), aslant: true };
   }
   const sd = Math.hypot(EDGE_SD, found.doubt, spread / Math.sqrt(Math.max(1, inside.length)));
   const along = found.at - reach;

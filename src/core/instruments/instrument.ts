@@ -67,7 +67,7 @@ export function onEdge(
   { breadth, reach = REACH }: { breadth?: number; reach?: number } = {},
 ): { point: Sighted; remarks: string[] } {
   const edge = edgeNear(picture, at, towards, { breadth, reach });
-  if (edge) return { point: edge, remarks: edge.aslant ? [`“${name}” is a tip, or an edge that runs aslant`] : [] };
+  if (edge) return { point: edge, remarks: edge.aslant ? [`“${name}” is a tip, or slants`] : [] };
   return { point: { ...at, sd: BY_HAND_SD }, remarks: [`no edge is seen at “${name}”: it stands as it was placed`] };
 }
 

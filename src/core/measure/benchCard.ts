@@ -121,9 +121,6 @@ const LAYOUTS: Layout[] = [
   },
 ];
 
-/** Corners of a card, in the order in which its marks are counted. */
-const CORNERS = ['upper left', 'upper right', 'lower right', 'lower left'];
-
 /** A row of patches without a gap, centred. */
 function patchRow(given: { name: string; rgb: number[] }[], { width }: Layout, y: number, side: number): CardPatch[] {
   const x = (width - given.length * side) / 2;
@@ -253,9 +250,6 @@ export function cardMark(text: string): { card: BenchCard; mark: CardMark } | nu
   }
   return null;
 }
-
-/** Where a mark stands on its card, in words. */
-export const cornerName = (mark: CardMark): string => CORNERS[Number(mark.text.slice(-1))] ?? '';
 
 /** A card as SVG, in mm, without the words, which are set by whoever draws it. */
 export function cardSvg(card: BenchCard): string {

@@ -1,6 +1,6 @@
 'use client';
 import { useRouter } from 'next/navigation';
-import { useEffect, useRef, useState } from 'react';
+import { type CSSProperties, useEffect, useRef, useState } from 'react';
 import type { Spot } from '@/core/casefile/events/photoScaled';
 import { asAsked } from '@/core/checks/finding';
 import { inverseOf, mapped, type Point } from '@/core/measure/homography';
@@ -20,6 +20,7 @@ import { ReadingLine } from './ReadingLine';
 import { ALIGN, MEASURES, type Task } from './tasks';
 import { useCompareKeys } from './useCompareKeys';
 import { useComparePictures } from './useComparePictures';
+import { useFillingHeight } from './useFillingHeight';
 import { useLaying } from './useLaying';
 import { useMarking } from './useMarking';
 import { useMeasureWorker } from './useMeasureWorker';
@@ -52,6 +53,8 @@ export function CompareView({ asked }: { asked: string | null }) {
     (side) => pictures[side].scale,
   );
   const { task, placed, reading, begin } = marking;
+  const main = useRef<HTMLElement>(null);
+  const height = useFillingHeight(main);
   const frame = useRef<HTMLDivElement>(null);
   // While the places are marked that both show, both are seen.
   const together =
@@ -150,7 +153,11 @@ export function CompareView({ asked }: { asked: string | null }) {
   const [left, right] = [laidOn('left'), laidOn('right')];
   const over = together && left && right ? laidOver(left, right, pairs, size) : null;
   return (
-    <main className="flex h-[calc(100dvh-150px)] min-h-[480px] flex-col px-5 pt-2 max-lg:h-auto">
+    <main
+      ref={main}
+      style={{ '--filling': height === null ? 'calc(100dvh - 150px)' : `${height}px` } as CSSProperties}
+      className="flex h-(--filling) min-h-[480px] flex-col px-5 pt-2 max-lg:h-auto"
+    >
       <div className="mb-1.5 grid grid-cols-2 gap-3">
         {SIDES.map((side) => (
           <PictureChoice
