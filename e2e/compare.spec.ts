@@ -78,7 +78,7 @@ test('one picture lies over the other, and a scale that somebody marked is remem
   await press(page, 'g', 'g');
   await expect(page.getByRole('slider', { name: /other picture/ })).toBeVisible();
   await expect(pane(page, 'Beside it')).toBeHidden();
-  await press(page, 'g', 'g', 'g');
+  await press(page, 'g', 'g', 'g', 'g');
   await expect(pane(page, 'Beside it')).toBeVisible();
 
   await press(page, 'p');
@@ -92,6 +92,21 @@ test('one picture lies over the other, and a scale that somebody marked is remem
   await expect(page.getByText(/scale by a length of 85.6 mm/)).toBeVisible({ timeout: 30_000 });
   await page.getByRole('button', { name: 'take it back' }).click();
   await opened(page);
+});
+
+test('a note is pinned on a place of the picture, and taken away', async ({ page }) => {
+  await visit(page, `/case/${PICTURED}/compare`);
+  await opened(page);
+  await press(page, 'm');
+  await clickAt(page, 'The item', 0.5, 0.6);
+  await page.getByLabel('Note on the picture').fill('the crown is worn');
+  await page.keyboard.press('Enter');
+  const note = page.getByRole('list', { name: 'Notes on the picture' });
+  await expect(note).toContainText('the crown is worn');
+  await allSaved(page);
+  await note.getByRole('button').click();
+  await expect(note).toBeHidden();
+  await allSaved(page);
 });
 
 test('a case without pictures says so, and bench cards can be printed', async ({ page }) => {

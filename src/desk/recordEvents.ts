@@ -32,6 +32,7 @@ const SAY_NOTHING_OF_CODES = new Set<EventType>([
   'photoAdded',
   'photoWithdrawn',
   'photoScaled',
+  'pictureNoted',
   'opinionAsked',
   'opinionGiven',
 ]);

@@ -4,6 +4,7 @@ import type { FactRead } from './events/factRead';
 import type { RecordedFinding } from './events/findingRecorded';
 import type { Photo } from './events/photoAdded';
 import type { KeptScale } from './events/photoScaled';
+import type { PictureNote } from './events/pictureNoted';
 import type { ChosenRelease } from './events/releaseChosen';
 import type { ConfirmedTruth } from './events/truthConfirmed';
 import type { VerdictBody } from './events/verdictSealed';
@@ -53,7 +54,7 @@ export interface CaseFile {
   /** Why it left the queue without a verdict, or null. */
   closed: (Stamp & { reason: string }) | null;
   reopenings: (Stamp & { reason: string })[];
-  photos: (Photo & Stamp & { scale?: KeptScale })[];
+  photos: (Photo & Stamp & { scale?: KeptScale; notes?: PictureNote[] })[];
   opinions: Opinion[];
   /** What the item proved to be, as far as that is known. */
   truth: (ConfirmedTruth & Stamp) | null;

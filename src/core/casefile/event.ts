@@ -10,6 +10,7 @@ import type { OpinionAsked } from './events/opinionAsked';
 import type { OpinionGiven } from './events/opinionGiven';
 import type { Photo } from './events/photoAdded';
 import type { PhotoScaled } from './events/photoScaled';
+import type { PictureNoted } from './events/pictureNoted';
 import type { ReleaseChosen } from './events/releaseChosen';
 import type { Reopened } from './events/reopened';
 import type { ConfirmedTruth } from './events/truthConfirmed';
@@ -28,6 +29,7 @@ export interface EventBodies {
   photoAdded: Photo;
   photoWithdrawn: { sha256: string };
   photoScaled: PhotoScaled;
+  pictureNoted: PictureNoted;
   opinionAsked: OpinionAsked;
   opinionGiven: OpinionGiven;
   codeMet: CodeMet;

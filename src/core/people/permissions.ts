@@ -25,6 +25,7 @@ const PERMISSIONS: Record<EventType | Deed, readonly Role[]> = {
   photoAdded: INTAKE,
   photoWithdrawn: INTAKE,
   photoScaled: INTAKE,
+  pictureNoted: INTAKE,
   releaseChosen: INTAKE,
   addPhotograph: INTAKE,
 

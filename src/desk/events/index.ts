@@ -4,7 +4,7 @@ import { factRead, factWithdrawn } from './facts';
 import { findingExcused, findingRecorded, findingWithdrawn } from './findings';
 import { opinionAsked, opinionGiven } from './opinions';
 import { photoAdded } from './photoAdded';
-import { photoScaled } from './photoScaled';
+import { photoScaled, pictureNoted } from './pictures';
 import { releaseChosen } from './releaseChosen';
 import { verdictSealed } from './verdictSealed';
 
@@ -19,6 +19,7 @@ const COMPLETIONS: { [T in EventType]?: Completion<T> } = {
   opinionGiven,
   photoAdded,
   photoScaled,
+  pictureNoted,
   releaseChosen,
   verdictSealed,
 };

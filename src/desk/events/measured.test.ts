@@ -182,3 +182,22 @@ describe('what tells the scale of a photograph', () => {
     await expect(record('photoScaled', { sha256: photo.sha256, ...body } as never)).rejects.toThrow(says);
   });
 });
+
+describe('a note on a photograph', () => {
+  it('stands at its place, and goes when it is taken away; the log keeps both', async () => {
+    const { number, photo, record } = await photographedCase();
+    const note = at.desk.newId();
+    const notesNow = async () => {
+      const folder = await readCaseFolder(at.desk, number);
+      return fold(folder.id, folder.events).photos[0]?.notes;
+    };
+    const body = { sha256: photo.sha256, note, at: { x: 0.4, y: 0.6 } };
+    await record('pictureNoted', { ...body, text: 'four teeth, not five' });
+    expect(await notesNow()).toMatchObject([{ note, spot: { x: 0.4, y: 0.6 }, text: 'four teeth, not five', by }]);
+    await record('pictureNoted', { ...body, text: '' });
+    expect(await notesNow()).toEqual([]);
+    const { events } = await readCaseFolder(at.desk, number);
+    expect(events.filter(({ type }) => type === 'pictureNoted')).toHaveLength(2);
+    await expect(record('pictureNoted', { ...body, sha256: elsewhere, text: 'x' })).rejects.toThrow(/not in this case/);
+  });
+});

@@ -1,7 +1,9 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { type CSSProperties, useEffect, useRef, useState } from 'react';
+import { v4 as newUuid } from 'uuid';
 import type { Spot } from '@/core/casefile/events/photoScaled';
+import type { PictureNote } from '@/core/casefile/events/pictureNoted';
 import { asAsked } from '@/core/checks/finding';
 import { inverseOf, mapped, type Point } from '@/core/measure/homography';
 import type { SpotReading } from '@/workers/measureWork';
@@ -9,6 +11,7 @@ import { useCaseBook, useStanding } from '../casebook/CaseBook';
 import { hasSides } from '../inspect/deviceFor';
 import { useFound } from '../inspect/useFound';
 import { drawnOn } from './drawnOn';
+import { EdgeFilters } from './EdgeFilters';
 import { InstrumentLine } from './InstrumentLine';
 import { inspectPath } from './inspectPath';
 import { laidOver, type Pair } from './laidOver';
@@ -86,7 +89,7 @@ export function CompareView({ asked }: { asked: string | null }) {
   const cannotKeep = sealed
     ? 'The case is sealed.'
     : on?.picture && on.picture.of !== 'suspect'
-      ? 'That is not this item: it is measured, and not recorded.'
+      ? 'That is not this item: nothing of it is recorded here.'
       : '';
   const keep = () => {
     if (!answer || !sound || !task || !on?.picture || cannotKeep) return;
@@ -113,6 +116,17 @@ export function CompareView({ asked }: { asked: string | null }) {
         ),
       );
     begin(null);
+  };
+
+  const pin = (text: string) => {
+    const [about] = placed;
+    if (on?.picture && about)
+      void record('pictureNoted', { sha256: on.picture.sha256, note: newUuid(), at: about.spot, text });
+    begin(null);
+  };
+  const unpin = ({ note, spot }: PictureNote) => {
+    const { picture } = pictures.left;
+    if (picture) void record('pictureNoted', { sha256: picture.sha256, note, at: spot, text: '' });
   };
 
   const scaled = Boolean(pictures.left.shown?.toMm && pictures.right.shown?.toMm);
@@ -182,6 +196,7 @@ export function CompareView({ asked }: { asked: string | null }) {
             laid={side === 'left' ? left : right}
             over={over}
             overStyle={laying.style}
+            filters={over ? laying.filters : undefined}
             drawn={drawnOn(side, pictures[side], marking)}
             cursor={keys.active === side ? keys.cursor : null}
             onPoint={(at) => place(side, at)}
@@ -195,6 +210,7 @@ export function CompareView({ asked }: { asked: string | null }) {
           />
         ))}
       </div>
+      {over && laying.id === 'edges' && <EdgeFilters />}
       <InstrumentLine
         task={task}
         align={align}
@@ -213,6 +229,9 @@ export function CompareView({ asked }: { asked: string | null }) {
         cannotKeep={cannotKeep}
         onKeep={keep}
         onScale={keepScale}
+        notes={pictures.left.picture?.notes ?? []}
+        onNote={pin}
+        onUnnote={sealed ? null : unpin}
         number={number}
       />
     </main>

@@ -1,5 +1,5 @@
 import { Button, Key } from '../controls/Button';
-import { MEASURES, SCALES, type Task } from './tasks';
+import { MEASURES, NOTE, SCALES, type Task } from './tasks';
 import { LAYINGS, type Laying } from './useLaying';
 
 function TaskButton({ of, task, onBegin }: { of: Task; task: Task | null; onBegin: (task: Task) => void }) {
@@ -43,6 +43,8 @@ export function InstrumentLine({
       {SCALES.map((each) => (
         <TaskButton key={each.id} of={each} task={task} onBegin={onBegin} />
       ))}
+      <span className="mx-1 h-5 border-l" />
+      <TaskButton of={NOTE} task={task} onBegin={onBegin} />
       <span className="ml-auto flex items-center gap-1">
         {sliding && (
           <input
@@ -53,7 +55,7 @@ export function InstrumentLine({
             value={laying.share}
             onChange={({ target }) => laying.setShare(Number(target.value))}
             aria-label="How much of the other picture is seen"
-            className="w-20 accent-[var(--accent)]"
+            className="w-16 accent-[var(--accent)]"
           />
         )}
         {laying.id !== 'beside' && <TaskButton of={align} task={task} onBegin={onBegin} />}

@@ -20,6 +20,7 @@ export interface Drawn {
   points: { index: number; at: Point }[];
   lines: [from: Point, to: Point][];
   outlines: Point[][];
+  notes: { id: string; at: Point; text: string }[];
   /** A value, beside the place where it was measured. */
   value?: { at: Point; text: string };
 }
@@ -54,6 +55,7 @@ export function PicturePane({
   laid,
   over,
   overStyle,
+  filters = {},
   drawn,
   cursor,
   label,
@@ -66,6 +68,8 @@ export function PicturePane({
   laid: Laid | null;
   over?: Laid | null;
   overStyle?: React.CSSProperties;
+  /** Of the pictures themselves. */
+  filters?: { own?: string; other?: string };
   drawn: Drawn;
   /** Where keys place a point, in px of the pane; null while they are elsewhere. */
   cursor: Point | null;
@@ -137,10 +141,10 @@ export function PicturePane({
       onPointerCancel={() => setHeld(null)}
       className="relative h-full min-w-0 touch-none overflow-hidden bg-wash"
     >
-      {laid && <Picture laid={laid} />}
+      {laid && <Picture laid={laid} style={{ filter: filters.own }} />}
       {over && (
         <div className="pointer-events-none absolute inset-0 isolate overflow-hidden" style={overStyle}>
-          <Picture laid={over} />
+          <Picture laid={over} style={{ filter: filters.other }} />
         </div>
       )}
       <svg className="pointer-events-none absolute inset-0 h-full w-full" aria-hidden>
@@ -165,6 +169,9 @@ export function PicturePane({
             </g>
           );
         })}
+        {drawn.notes.map(({ id, at, text }) => (
+          <NotePin key={id} at={onScreen(at)} text={text} />
+        ))}
         {drawn.value && <ValueLabel at={onScreen(drawn.value.at)} text={drawn.value.text} />}
         {cursor && (
           <g transform={`translate(${cursor.x} ${cursor.y})`} fill="none">
@@ -174,6 +181,22 @@ export function PicturePane({
         )}
       </svg>
     </section>
+  );
+}
+
+/** Longer notes are read under the pictures. */
+const MOST_LETTERS = 42;
+
+/** A note at the place that it is about. */
+function NotePin({ at: { x, y }, text }: { at: Point; text: string }) {
+  const short = text.length > MOST_LETTERS ? `${text.slice(0, MOST_LETTERS - 1)}…` : text;
+  return (
+    <g transform={`translate(${x} ${y})`}>
+      <circle r={5} className="fill-accent stroke-sheet" strokeWidth={2} />
+      <text x={10} y={5} className="fill-ink stroke-sheet text-[14px]" strokeWidth={4} paintOrder="stroke">
+        {short}
+      </text>
+    </g>
   );
 }
 

@@ -1,4 +1,5 @@
 import Link from 'next/link';
+import type { PictureNote } from '@/core/casefile/events/pictureNoted';
 import { expectedFigure, type Finding, unitOf } from '@/core/checks/finding';
 import { leadingSize } from '@/core/crossread/context';
 import { useCaseBook } from '../casebook/CaseBook';
@@ -8,6 +9,8 @@ import { MarkSign } from '../marks/MarkSign';
 import { MeasureStrip } from '../releases/MeasureStrip';
 import { inspectPath } from './inspectPath';
 import { type Answer, readingWords, type SoundReading } from './measurable';
+import { NoteField } from './NoteField';
+import { NoteList } from './NoteList';
 import { ScaleFields } from './ScaleFields';
 import type { Marking } from './useMarking';
 
@@ -38,6 +41,9 @@ export function ReadingLine({
   cannotKeep,
   onKeep,
   onScale,
+  notes,
+  onNote,
+  onUnnote,
   number,
 }: {
   marking: Marking;
@@ -52,6 +58,11 @@ export function ReadingLine({
   cannotKeep: string;
   onKeep: () => void;
   onScale: (mm: number[]) => void;
+  /** On the item's picture. */
+  notes: PictureNote[];
+  onNote: (text: string) => void;
+  /** Null where nothing may be changed. */
+  onUnnote: ((note: PictureNote) => void) | null;
   /** Of the case. */
   number: string;
 }) {
@@ -140,6 +151,10 @@ export function ReadingLine({
             </p>
           </>
         )}
+        {task?.note &&
+          !next &&
+          (cannotKeep ? <p className="text-soft">{cannotKeep}</p> : <NoteField onKeep={onNote} />)}
+        {!task && notes.length > 0 && <NoteList notes={notes} onRemove={onUnnote} />}
         {task?.scale && !next && <ScaleFields fields={task.scale.fields} onKeep={onScale} />}
         {task?.both && !next && <p className="text-soft">They lie over each other by these places.</p>}
       </div>

@@ -1,5 +1,6 @@
 import type { CaseFile } from '@/core/casefile/caseFile';
 import type { KeptScale } from '@/core/casefile/events/photoScaled';
+import type { PictureNote } from '@/core/casefile/events/pictureNoted';
 import { type Proposed, proposedExemplars, type Suspect } from '@/core/library/nearestExemplar';
 import type { Release } from '@/core/releases/release';
 import { PROVENANCE } from '@/core/releases/shelfItem';
@@ -13,6 +14,8 @@ export interface ComparePicture {
   /** In what it is like the suspect and in what not, and where the item stands. */
   says: string;
   scale: KeptScale | null;
+  /** What was said of places on it. */
+  notes?: PictureNote[] | undefined;
   /** The check that it was taken for. */
   check?: string | undefined;
 }
@@ -26,12 +29,13 @@ function firstOf(pictures: ComparePicture[], check: string | null): ComparePictu
 /** Pictures of this item: those taken for a check first. */
 export function ownPictures({ photos }: CaseFile, check: string | null): ComparePicture[] {
   const all = photos.map(
-    ({ sha256, name, scale, check }): ComparePicture => ({
+    ({ sha256, name, scale, notes, check }): ComparePicture => ({
       sha256,
       name,
       of: 'suspect',
       says: 'this item',
       scale: scale ?? null,
+      notes,
       ...(check ? { check } : {}),
     }),
   );

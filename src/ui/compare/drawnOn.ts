@@ -6,7 +6,11 @@ import type { Marking } from './useMarking';
 import type { Side } from './usePanes';
 
 /** What is drawn on the picture of a side: its bench card, the points that are placed, and the value that came of them. */
-export function drawnOn(side: Side, { opened, shown }: PaneContent, { task, placed, reading }: Marking): Drawn {
+export function drawnOn(
+  side: Side,
+  { opened, shown, picture }: PaneContent,
+  { task, placed, reading }: Marking,
+): Drawn {
   const { width, height } = shown ?? { width: 1, height: 1 };
   const px = ({ x, y }: Point): Point => ({ x: x * width, y: y * height });
   const sound = reading && !('problem' in reading) ? reading : null;
@@ -27,6 +31,7 @@ export function drawnOn(side: Side, { opened, shown }: PaneContent, { task, plac
         return a && b ? [rectangle(a.x, a.y, b.x - a.x, b.y - a.y)] : [];
       }),
     ],
+    notes: (picture?.notes ?? []).map(({ note, spot, text }) => ({ id: note, at: px(spot), text })),
     ...(sound && last ? { value: { at: last, text: readingWords(sound) } } : {}),
   };
 }

@@ -16,6 +16,8 @@ export interface Task {
   instrument?: Instrument;
   /** Says how large things are; of what is asked for then. */
   scale?: { fields: ('length' | 'width' | 'height')[]; keep(spots: Spot[], mm: number[]): KeptScale };
+  /** Asks for words about what it marks. */
+  note?: true;
   /** Marks the same places on both pictures in turn. */
   both?: true;
 }
@@ -34,7 +36,7 @@ export const MEASURES: Task[] = INSTRUMENTS.map((instrument) => ({ ...instrument
 export const SCALES: Task[] = [
   {
     id: 'idCard',
-    name: 'Bank card',
+    name: 'bank card',
     key: 'o',
     points: CORNERS.map((corner) => `the card’s ${corner}`),
     lines: AROUND,
@@ -42,7 +44,7 @@ export const SCALES: Task[] = [
   },
   {
     id: 'known',
-    name: 'Known length',
+    name: 'length',
     key: 'p',
     points: ['one end of what is known', 'its other end'],
     lines: [[0, 1]],
@@ -50,7 +52,7 @@ export const SCALES: Task[] = [
   },
   {
     id: 'rectangle',
-    name: 'Rectangle',
+    name: 'rectangle',
     key: 'k',
     points: CORNERS.map((corner) => `its ${corner}`),
     lines: AROUND,
@@ -74,3 +76,6 @@ const align = (count: number): Task => ({
 
 /** Lay the right picture over the left one by places that both show: two where their scales are known, else four. */
 export const ALIGN = { scaled: align(2), unscaled: align(4) };
+
+/** A note on a place of the item's picture. */
+export const NOTE: Task = { id: 'note', name: 'Note', key: 'm', points: ['what it is about'], lines: [], note: true };

@@ -1,12 +1,12 @@
 import { useState } from 'react';
 import type { Point } from '@/core/measure/homography';
 import { useKeys } from '../controls/useKeys';
-import { MEASURES, SCALES, type Task } from './tasks';
+import { MEASURES, NOTE, SCALES, type Task } from './tasks';
 import type { Laying } from './useLaying';
 import type { Marking } from './useMarking';
 import type { Panes, Side } from './usePanes';
 
-const TASKS = [...MEASURES, ...SCALES];
+const TASKS = [...MEASURES, ...SCALES, NOTE];
 /** Screen px that an arrow moves the cross hairs; with Shift, one. */
 const STRIDE = 16;
 

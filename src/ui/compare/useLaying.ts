@@ -7,6 +7,7 @@ export const LAYINGS = [
   { id: 'curtain', name: 'Curtain' },
   { id: 'blend', name: 'Blend' },
   { id: 'difference', name: 'Difference' },
+  { id: 'edges', name: 'Edges' },
 ] as const;
 
 export type LayingId = (typeof LAYINGS)[number]['id'];
@@ -21,7 +22,15 @@ export interface Laying {
   setShare(share: number): void;
   /** Of the one that lies over the other. */
   style: CSSProperties;
+  /** Of the pictures themselves, by which of the two they are. */
+  filters: { own?: string; other?: string };
 }
+
+/** Edges of either picture in a colour of its own: where they lie on each other, both add up to a light grey. */
+export const EDGE_FILTERS = {
+  own: { id: 'edges-own', red: 1, green: 0.45, blue: 0.3 },
+  other: { id: 'edges-other', red: 0.15, green: 1, blue: 1 },
+};
 
 /** Each is seen for so long while they flicker, ms: slow enough to follow, quick enough to see what jumps. */
 const FLICKER_MS = 450;
@@ -41,6 +50,7 @@ export function useLaying(): Laying {
     curtain: { clipPath: `inset(0 0 0 ${(100 * (1 - share)).toFixed(2)}%)` },
     blend: { opacity: share },
     difference: { mixBlendMode: 'difference' },
+    edges: { mixBlendMode: 'screen' },
   };
   const at = LAYINGS.findIndex((each) => each.id === id);
   return {
@@ -50,5 +60,6 @@ export function useLaying(): Laying {
     share,
     setShare,
     style: styles[id],
+    filters: id === 'edges' ? { own: `url(#${EDGE_FILTERS.own.id})`, other: `url(#${EDGE_FILTERS.other.id})` } : {},
   };
 }

@@ -14,6 +14,7 @@ import { opinionGiven } from './opinionGiven';
 import { photoAdded } from './photoAdded';
 import { photoScaled } from './photoScaled';
 import { photoWithdrawn } from './photoWithdrawn';
+import { pictureNoted } from './pictureNoted';
 import { releaseChosen } from './releaseChosen';
 import { reopened } from './reopened';
 import { truthConfirmed } from './truthConfirmed';
@@ -32,6 +33,7 @@ export const EVENT_KINDS: { [T in EventType]: EventKind<T> } = {
   photoAdded,
   photoWithdrawn,
   photoScaled,
+  pictureNoted,
   opinionAsked,
   opinionGiven,
   codeMet,
