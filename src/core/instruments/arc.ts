@@ -1,4 +1,5 @@
 import { EDGE_SD, edgeNear } from '../imaging/edge';
+import type { Picture } from '../imaging/grey';
 import type { Point } from '../measure/homography';
 import { mapped } from '../measure/homography';
 import { measuredIn, mostLikely, type Sighted } from '../measure/plane';
@@ -55,6 +56,41 @@ const PLACES = 48;
 /** Degrees of an arc under which its radius is a guess. */
 const LEAST_SPAN = 25;
 
+const towards = ({ x, y }: Point, to: Point): number => Math.atan2(to.y - y, to.x - x);
+
+/** The angle from one point of a circle to another on the way over a third, in radians; negative anticlockwise. */
+function spanOf(circle: Circle, from: Point, over: Point, to: Point): number {
+  const past = (point: Point) => (towards(circle, point) - towards(circle, from) + 4 * Math.PI) % (2 * Math.PI);
+  return past(over) < past(to) ? past(to) : past(to) - 2 * Math.PI;
+}
+
+/** The edges that an arc follows, in px. */
+function edgesAlong(picture: Picture, circle: Circle, from: Point, span: number): Sighted[] {
+  const begin = towards(circle, from);
+  const reach = Math.max(3, Math.min(12, Math.round(0.25 * circle.radius)));
+  return Array.from({ length: PLACES }, (_, k) => {
+    const at = begin + (span * (k + 0.5)) / PLACES;
+    const out = { x: Math.cos(at), y: Math.sin(at) };
+    const place = { x: circle.x + circle.radius * out.x, y: circle.y + circle.radius * out.y };
+    return edgeNear(picture, place, out, { reach, breadth: 3 });
+  }).filter((edge) => edge !== null);
+}
+
+/** A circle brought nearer to the edges along it; null where there are none. */
+function refined(picture: Picture, guess: Circle, from: Point, span: number): Circle | null {
+  const edges = edgesAlong(picture, guess, from, span);
+  if (edges.length < PLACES / 3) return null;
+  const off = ({ x, y }: Point) => Math.abs(Math.hypot(x - guess.x, y - guess.y) - guess.radius);
+  const usual = edges.map(off).sort((a, b) => a - b)[edges.length >> 1] as number;
+  const found = nearest(
+    edges.filter((edge) => off(edge) <= 2 * Math.max(1, usual)),
+    guess,
+  );
+  // What runs away from where it was marked is another edge.
+  const near = found.radius > 0.5 * guess.radius && found.radius < 2 * guess.radius;
+  return near ? found : guess;
+}
+
 /** How round a corner, a peak or an edge is: the radius of the arc that its edge follows. */
 export const arc: Instrument = {
   id: 'arc',
@@ -69,22 +105,12 @@ export const arc: Instrument = {
     if (problem) return { problem };
     const guess = through(a, b, c);
     if (!guess) return { problem: 'The three points lie on a straight line: nothing is round there.' };
-    const turn = (to: Point) => Math.atan2(to.y - guess.y, to.x - guess.x);
-    const from = turn(a);
-    const past = (to: Point) => (turn(to) - from + 4 * Math.PI) % (2 * Math.PI);
-    // The way round on which the middle point lies.
-    const span = past(b) < past(c) ? past(c) : past(c) - 2 * Math.PI;
-    const seen: Sighted[] = [];
-    const reach = Math.max(3, Math.min(12, Math.round(0.25 * guess.radius)));
-    for (let k = 0; k < PLACES; k++) {
-      const at = from + (span * (k + 0.5)) / PLACES;
-      const out = { x: Math.cos(at), y: Math.sin(at) };
-      const place = { x: guess.x + guess.radius * out.x, y: guess.y + guess.radius * out.y };
-      const edge = edgeNear(picture, place, out, { reach, breadth: 3 });
-      if (edge) seen.push(edge);
-    }
+    const span = spanOf(guess, a, b, c);
     const degrees = (Math.abs(span) * 180) / Math.PI;
     if (degrees < LEAST_SPAN) return { problem: `The arc spans ${Math.round(degrees)} degrees; mark more of it.` };
+    // Once more along what was found: three points placed by hand are only about a circle.
+    const about = refined(picture, guess, a, span);
+    const seen = about ? edgesAlong(picture, about, a, span) : [];
     if (seen.length < PLACES / 3) return { problem: 'No edge is seen along the arc. Mark it closer to the edge.' };
     const radiusOf = (on: Point[]): number => {
       const start = through(on[0] as Point, on[on.length >> 1] as Point, on[on.length - 1] as Point);

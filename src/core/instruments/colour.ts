@@ -11,6 +11,8 @@ import { type Instrument, pointsProblem } from './instrument';
 const UNEVEN = 0.05;
 /** What a card leaves open from one place beside it to another: shade, and how surfaces face the light. */
 const UNEVEN_WITH_CARD = 0.022;
+/** What gloss, and a camera's own colours, make of a difference, as a share of it. */
+const SCALE_SD = 0.06;
 /** Each colour for itself. */
 const CHANNEL_SD = 0.006;
 
@@ -94,7 +96,8 @@ export const colour: Instrument = {
     if (!found) return { problem: 'What is seen there is no colour.' };
     const [l, m] = [labs(one), labs(other)];
     return {
-      ...found,
+      value: found.value,
+      uncertainty: Math.hypot(found.uncertainty, SCALE_SD * found.value),
       unit: 'ΔE00',
       points: points.map((point) => ({ ...point, sd: 0 })),
       beside: [

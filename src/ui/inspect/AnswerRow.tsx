@@ -1,6 +1,8 @@
 'use client';
-import { type Ref, useImperativeHandle, useRef, useState } from 'react';
+import { lazy, type Ref, Suspense, useImperativeHandle, useRef, useState } from 'react';
 import type { Finding } from '@/core/checks/finding';
+import { leadingSize } from '@/core/crossread/context';
+import { useCaseBook } from '../casebook/CaseBook';
 import { Button, Key } from '../controls/Button';
 import { MarkSign } from '../marks/MarkSign';
 import { AnswerForm } from './AnswerForm';
@@ -8,6 +10,8 @@ import { deviceFor } from './deviceFor';
 import { EntryForm } from './EntryForm';
 import type { Begin } from './FigureForm';
 import type { Answers } from './useAnswers';
+
+const MeasureStrip = lazy(async () => ({ default: (await import('../releases/MeasureStrip')).MeasureStrip }));
 
 export interface AnswerActions {
   begin: Begin;
@@ -80,6 +84,7 @@ export function AnswerRow({
           ± {finding.supplied.uncertainty}: {finding.supplied.working}.
         </p>
       )}
+      {finding.value !== undefined && <OwnStrip finding={finding} />}
       {entry && (
         <EntryForm
           key={entry}
@@ -92,5 +97,20 @@ export function AnswerRow({
         />
       )}
     </div>
+  );
+}
+
+/** A measured value among those of known genuine items and known copies of its release. */
+function OwnStrip({ finding: { check, value, supplied } }: { finding: Finding }) {
+  const { file, grounds } = useCaseBook();
+  const { answer } = check;
+  if (!grounds.release || value === undefined || answer.form !== 'quantity') return null;
+  const size = leadingSize({ chart: grounds.chart, sizeKey: file.sizeKey });
+  const uncertainty = supplied?.uncertainty ?? answer.uncertainty;
+  return (
+    // Nobody waits for it: keys go on meaning what they mean.
+    <Suspense fallback={null}>
+      <MeasureStrip release={grounds.release} measure={answer.measure} mark={{ size, value, uncertainty }} />
+    </Suspense>
   );
 }
