@@ -2,7 +2,7 @@ import { edgeLine } from '../imaging/edgeLine';
 import type { Picture } from '../imaging/grey';
 import type { Point } from '../measure/homography';
 import { measuredIn, type Sighted } from '../measure/plane';
-import { BY_HAND_SD, distance, type Instrument, pointsProblem } from './instrument';
+import { BEYOND_SCALE, BY_HAND_SD, distance, type Instrument } from './instrument';
 
 /** The straight edge between two points, or the line as it was drawn. */
 function along(picture: Picture, from: Point, to: Point, name: string): { ends: Sighted[]; remarks: string[] } {
@@ -35,14 +35,12 @@ export const angle: Instrument = {
   needsScale: false,
   read: (picture, plane, points) => {
     const [a, b, c, d] = points as [Point, Point, Point, Point];
-    const problem = pointsProblem(picture, points);
-    if (problem) return { problem };
     if (Math.min(distance(a, b), distance(c, d)) < 12)
       return { problem: 'A line is too short for an angle. Draw it longer, or go nearer with the camera.' };
     const [first, second] = [along(picture, a, b, 'the first line'), along(picture, c, d, 'the second line')];
     const sighted = [...first.ends, ...second.ends];
     const found = measuredIn(plane, sighted, between);
-    if (!found) return { problem: 'The scale of the picture does not reach there.' };
+    if (!found) return BEYOND_SCALE;
     return {
       ...found,
       unit: '°',

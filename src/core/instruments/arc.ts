@@ -3,7 +3,7 @@ import type { Picture } from '../imaging/grey';
 import type { Point } from '../measure/homography';
 import { mapped } from '../measure/homography';
 import { measuredIn, mostLikely, type Sighted } from '../measure/plane';
-import { type Instrument, pointsProblem } from './instrument';
+import { BEYOND_SCALE, type Instrument } from './instrument';
 
 interface Circle extends Point {
   radius: number;
@@ -101,8 +101,6 @@ export const arc: Instrument = {
   needsScale: true,
   read: (picture, plane, points) => {
     const [a, b, c] = points as [Point, Point, Point];
-    const problem = pointsProblem(picture, points);
-    if (problem) return { problem };
     const guess = through(a, b, c);
     if (!guess) return { problem: 'The three points lie on a straight line: nothing is round there.' };
     const span = spanOf(guess, a, b, c);
@@ -118,7 +116,7 @@ export const arc: Instrument = {
     };
     // Edges that stray from the arc as they lie flat are left out, once.
     const map = mostLikely(plane);
-    if (!map) return { problem: 'The scale of the picture does not reach there.' };
+    if (!map) return BEYOND_SCALE;
     const flat = seen.map((each) => mapped(map, each));
     const start = through(flat[0] as Point, flat[flat.length >> 1] as Point, flat[flat.length - 1] as Point);
     if (!start) return { problem: 'The edge along the arc is straight.' };

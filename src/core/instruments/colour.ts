@@ -5,7 +5,7 @@ import { colourDifference, type Light, labOf, TO_LIGHT } from '../measure/colour
 import { inverseOf, type Point } from '../measure/homography';
 import { mostLikely, planeOf } from '../measure/plane';
 import { propagated, type Uncertain } from '../measure/propagate';
-import { type Instrument, pointsProblem } from './instrument';
+import type { Instrument } from './instrument';
 
 /** Without a card nobody knows how evenly an item is lit: relative standard uncertainty from one place to another. */
 const UNEVEN = 0.05;
@@ -70,8 +70,6 @@ export const colour: Instrument = {
   needsScale: false,
   read: (picture, _plane, points, card = null) => {
     const [a, b, c, d] = points as [Point, Point, Point, Point];
-    const problem = pointsProblem(picture, points);
-    if (problem) return { problem };
     const [first, second] = [areaOf(picture, a, b), areaOf(picture, c, d)];
     if (!first || !second) return { problem: 'An area is too small: draw it over a piece of one colour.' };
     if (Math.max(first.clipped, second.clipped) > 0.02)

@@ -77,4 +77,7 @@ export function pointsProblem({ width, height }: Picture, points: Point[]): stri
   return out ? 'A point lies outside the picture.' : null;
 }
 
+/** There is no place of the plane for some of the points. */
+export const BEYOND_SCALE: NoReading = { problem: 'The scale of the picture does not reach there.' };
+
 export const distance = (a: Point, b: Point): number => Math.hypot(b.x - a.x, b.y - a.y);

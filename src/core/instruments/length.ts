@@ -1,6 +1,6 @@
 import type { Point } from '../measure/homography';
 import { measuredIn } from '../measure/plane';
-import { distance, type Instrument, onEdge, pointsProblem } from './instrument';
+import { BEYOND_SCALE, distance, type Instrument, onEdge } from './instrument';
 
 /** Fewer px between two edges say little. */
 const LEAST_PX = 4;
@@ -15,8 +15,6 @@ export const length: Instrument = {
   needsScale: true,
   read: (picture, plane, points) => {
     const [from, to] = points as [Point, Point];
-    const problem = pointsProblem(picture, points);
-    if (problem) return { problem };
     const apart = distance(from, to);
     if (apart < LEAST_PX)
       return { problem: 'The two ends lie on each other. Go nearer with the camera, or mark them further apart.' };
@@ -29,7 +27,7 @@ export const length: Instrument = {
     ];
     const sighted = ends.map(({ point }) => point);
     const found = measuredIn(plane, sighted, ([a, b]) => distance(a as Point, b as Point));
-    if (!found) return { problem: 'The scale of the picture does not reach there.' };
+    if (!found) return BEYOND_SCALE;
     return { ...found, unit: plane.unit, points: sighted, beside: [], remarks: ends.flatMap(({ remarks }) => remarks) };
   },
 };

@@ -1,7 +1,7 @@
 import { addColourAt, type Picture } from '../imaging/grey';
 import { type Homography, inverseOf, mapped, type Point } from '../measure/homography';
 import { measuredIn, mostLikely } from '../measure/plane';
-import { distance, type Instrument, pointsProblem } from './instrument';
+import { BEYOND_SCALE, distance, type Instrument } from './instrument';
 
 /** Brightness at equal steps along a line that lies in the plane, averaged over a narrow band. */
 interface Signal {
@@ -307,12 +307,10 @@ export const pitch: Instrument = {
   needsScale: true,
   read: (picture, plane, points) => {
     const [from, to] = points as [Point, Point];
-    const problem = pointsProblem(picture, points);
-    if (problem) return { problem };
     if (distance(from, to) < 60)
       return { problem: 'The row is too short in the picture. Go nearer, or draw it longer.' };
     const map = mostLikely(plane);
-    if (!map) return { problem: 'The scale of the picture does not reach there.' };
+    if (!map) return BEYOND_SCALE;
     const { values: raw, step, before } = signalAlong(picture, map, from, to);
     const inside = raw.subarray(before, raw.length - before);
     const first = periodOf(levelled(inside, Math.round(inside.length / 8)));
@@ -335,7 +333,7 @@ export const pitch: Instrument = {
       [from, to].map((end) => ({ ...end, sd: 0 })),
       ([a, b]) => distance(a as Point, b as Point),
     );
-    if (!length) return { problem: 'The scale of the picture does not reach there.' };
+    if (!length) return BEYOND_SCALE;
     const value = steps * step;
     const uncertainty = Math.hypot(error * step, value * (length.uncertainty / length.value));
     const seconds = there

@@ -1,6 +1,6 @@
 import type { Point } from '../measure/homography';
 import { measuredIn } from '../measure/plane';
-import { distance, type Instrument, onEdge, pointsProblem } from './instrument';
+import { BEYOND_SCALE, distance, type Instrument, onEdge } from './instrument';
 
 /** How far along a line a point lies, as a share of it. */
 function shareAlong([from, to, at]: Point[]): number {
@@ -21,14 +21,12 @@ export const position: Instrument = {
   needsScale: false,
   read: (picture, plane, points) => {
     const [from, to] = points as [Point, Point];
-    const problem = pointsProblem(picture, points);
-    if (problem) return { problem };
     if (distance(from, to) < 20) return { problem: TOO_SHORT };
     const towards = { x: to.x - from.x, y: to.y - from.y };
     const placed = points.map((at, i) => onEdge(picture, at, towards, position.points[i] as string));
     const sighted = placed.map(({ point }) => point);
     const found = measuredIn(plane, sighted, shareAlong);
-    if (!found) return { problem: 'The scale of the picture does not reach there.' };
+    if (!found) return BEYOND_SCALE;
     return { ...found, unit: '%', points: sighted, beside: [], remarks: placed.flatMap(({ remarks }) => remarks) };
   },
 };
@@ -46,8 +44,6 @@ export const share: Instrument = {
   needsScale: false,
   read: (picture, plane, points) => {
     const [from, to] = points as [Point, Point];
-    const problem = pointsProblem(picture, points);
-    if (problem) return { problem };
     if (distance(from, to) < 20) return { problem: TOO_SHORT };
     const towards = { x: to.x - from.x, y: to.y - from.y };
     const placed = points.map((at, i) => onEdge(picture, at, towards, share.points[i] as string));
@@ -63,7 +59,7 @@ export const share: Instrument = {
         { x: ((c as Point).x + (d as Point).x) / 2, y: ((c as Point).y + (d as Point).y) / 2 },
       ]),
     );
-    if (!part || !middle) return { problem: 'The scale of the picture does not reach there.' };
+    if (!part || !middle) return BEYOND_SCALE;
     return {
       ...part,
       unit: '%',

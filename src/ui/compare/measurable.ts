@@ -31,7 +31,7 @@ export function answerOf(finding: Finding, instrument: string, reading: SoundRea
   const told = inUnit(reading, unit);
   if (!told) return null;
   const value = Number(rounded(told.value, told.uncertainty));
-  return { value, uncertainty: told.uncertainty, words: readingWords({ ...told, unit }) };
+  return { value, uncertainty: Number(told.uncertainty.toPrecision(3)), words: readingWords({ ...told, unit }) };
 }
 
 const SCALE_WORDS: Record<KeptScale['by'], string> = {
