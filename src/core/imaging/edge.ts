@@ -163,12 +163,13 @@ export function edgeNear(
   }
   const inside = offsets.filter((offset) => Math.abs(offset) < reach / 2);
   const spread = Math.sqrt(inside.reduce((sum, offset) => sum + offset ** 2, 0) / Math.max(1, inside.length - 1));
-  // A tip, or an edge that runs aslant: what was pointed at is the middle of it, and a lens rounds that off.
+  // A tip, or an edge that runs aslant: what was pointed at is the middle of it. By how much the breadth that is looked at
+  // moves it, so much it may be off.
   if (spread > STRAIGHT && half > 1) {
     const narrow = edgeNear(picture, at, towards, { reach, breadth: breadth / 3, wanted: Math.sign(found.step) });
     const along = found.at - reach;
     const off = narrow && Math.hypot(narrow.x - at.x - along * ux, narrow.y - at.y - along * uy);
-    return narrow && { ...narrow, sd: Math.hypot(narrow.sd, (off ?? 0) / 2), aslant: true };
+    return narrow && { ...narrow, sd: Math.hypot(narrow.sd, off ?? 0), aslant: true };
   }
   const sd = Math.hypot(EDGE_SD, found.doubt, spread / Math.sqrt(Math.max(1, inside.length)));
   const along = found.at - reach;
