@@ -109,7 +109,7 @@ const TASKS: Task[] = [
     points: (truth) => across(truth, 'face', 0.12),
     true: (truth) => figure(truth, 'widthMm'),
     unit: 'mm',
-    bar: 0.48,
+    bar: 0.15,
   },
   {
     name: 'length: bottle, 46 mm',

@@ -2,6 +2,7 @@ import { join } from 'node:path';
 import { QueryTypes } from 'sequelize';
 import { fold } from '@/core/casefile/fold';
 import { contentHash } from '@/core/casefile/hash';
+import type { Release } from '@/core/releases/release';
 import { listKeys, signaturesOf } from '@/store/anchors';
 import { listAllCases, readEvents } from '@/store/cases';
 import { everyDocument } from '@/store/documents';
@@ -21,7 +22,7 @@ export interface DeskCheck {
   days: number;
   /** Half files of uploads that broke off, taken away. */
   swept: number;
-  /** Photographs that no case names: harmless. */
+  /** Photographs that no case and no record names: harmless. */
   unnamed: number;
   /** Verdicts and truths that nobody known here vouches for: they came from elsewhere. */
   notVouchedFor: string[];
@@ -38,6 +39,10 @@ async function damage({ store }: Desk): Promise<string[]> {
     await fresh.close();
   }
 }
+
+/** Photographs that a record names: of known genuine items, and of known copies. */
+const picturesOf = ({ shelf = [], copies = [] }: Release): string[] =>
+  [...shelf, ...copies].flatMap(({ pictures }) => pictures);
 
 /** Look at everything that a desk keeps: the database, logs and where they end, documents, photographs, signatures. */
 export async function checkDesk(desk: Desk, onProgress: (share: number) => void = () => undefined): Promise<DeskCheck> {
@@ -73,9 +78,14 @@ export async function checkDesk(desk: Desk, onProgress: (share: number) => void 
   }
 
   const documents = await everyDocument(store);
-  for (const { kind, id, revision, hash, body } of documents)
-    if (contentHash(JSON.parse(body)) !== hash)
+  for (const { kind, id, revision, hash, body } of documents) {
+    const content = JSON.parse(body);
+    if (contentHash(content) !== hash)
       problems.push(`The ${kind} “${id}”, revision ${revision}, was changed since it was saved.`);
+    else if (kind === 'release')
+      for (const sha256 of picturesOf(content as Release))
+        if (!named.has(sha256)) named.set(sha256, `The record “${id}”`);
+  }
   problems.push(...(await anchorProblems(desk)));
   onProgress(0.8);
 
