@@ -1,5 +1,5 @@
 'use client';
-import { useRouter } from 'next/navigation';
+import { useRouter, useSearchParams } from 'next/navigation';
 import { lazy, useRef, useState } from 'react';
 import { asAsked } from '@/core/checks/finding';
 import { isTypedByCalipers } from '@/core/devices/typedLength';
@@ -28,11 +28,11 @@ const ListingForm = lazy(async () => ({ default: (await import('./ListingForm'))
 const DIGITS = '1,2,3,4,5,6,7,8,9';
 
 /** Walk the item from the outside in: layers, the checks of one layer as lines, and where the case stands. */
-export function InspectView({ asked }: { asked: string | null }) {
+export function InspectView() {
   const { number, file, grounds } = useCaseBook();
   const { assessment } = useStanding();
   const scans = useScans();
-  const walk = useWalk(asked);
+  const walk = useWalk(useSearchParams().get('check'));
   const { current, layer, shown, suggested, quickPass, goTo } = walk;
   const answers = useAnswers(walk);
   const { answerable } = answers;
