@@ -32,7 +32,6 @@ export const angle: Instrument = {
     [0, 1],
     [2, 3],
   ],
-  needsScale: false,
   read: (picture, plane, points) => {
     const [a, b, c, d] = points as [Point, Point, Point, Point];
     if (Math.min(distance(a, b), distance(c, d)) < 12)

@@ -98,7 +98,6 @@ export const arc: Instrument = {
   key: '5',
   points: ['arc begins', 'on the arc', 'arc ends'],
   lines: [],
-  needsScale: true,
   read: (picture, plane, points) => {
     const [a, b, c] = points as [Point, Point, Point];
     const guess = through(a, b, c);

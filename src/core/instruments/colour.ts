@@ -67,7 +67,6 @@ export const colour: Instrument = {
     [0, 1],
     [2, 3],
   ],
-  needsScale: false,
   read: (picture, _plane, points, card = null) => {
     const [a, b, c, d] = points as [Point, Point, Point, Point];
     const [first, second] = [areaOf(picture, a, b), areaOf(picture, c, d)];

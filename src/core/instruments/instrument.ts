@@ -43,8 +43,6 @@ export interface Instrument {
   lines: [from: number, to: number][];
   /** Where boxes are drawn between its points. */
   areas?: [from: number, to: number][];
-  /** True where the unit of length matters: without a scale it is told in px. */
-  needsScale: boolean;
   /**
    * @param points in px, one for each of `points`
    * @param card that lies in the picture

@@ -12,7 +12,6 @@ export const length: Instrument = {
   key: '1',
   points: ['one end', 'other end'],
   lines: [[0, 1]],
-  needsScale: true,
   read: (picture, plane, points) => {
     const [from, to] = points as [Point, Point];
     const apart = distance(from, to);

@@ -304,7 +304,6 @@ export const pitch: Instrument = {
   key: '6',
   points: ['row begins', 'row ends'],
   lines: [[0, 1]],
-  needsScale: true,
   read: (picture, plane, points) => {
     const [from, to] = points as [Point, Point];
     if (distance(from, to) < 60)

@@ -1,5 +1,6 @@
+import type { Picture } from '../imaging/grey';
 import type { Point } from '../measure/homography';
-import { measuredIn } from '../measure/plane';
+import { measuredIn, type Sighted } from '../measure/plane';
 import { BEYOND_SCALE, distance, type Instrument, onEdge } from './instrument';
 
 /** How far along a line a point lies, as a share of it. */
@@ -11,6 +12,19 @@ function shareAlong([from, to, at]: Point[]): number {
 
 const TOO_SHORT = 'The panel is too small in the picture. Go nearer, or mark its ends further apart.';
 
+/** Points on the edges that the line through the first two crosses there; null where these two lie on each other. */
+function placedAlong(
+  picture: Picture,
+  points: Point[],
+  names: string[],
+): { sighted: Sighted[]; remarks: string[] } | null {
+  const [from, to] = points as [Point, Point];
+  if (distance(from, to) < 20) return null;
+  const towards = { x: to.x - from.x, y: to.y - from.y };
+  const placed = points.map((at, i) => onEdge(picture, at, towards, names[i] as string));
+  return { sighted: placed.map(({ point }) => point), remarks: placed.flatMap(({ remarks }) => remarks) };
+}
+
 /** Where something begins along a panel, as a share of the panel. */
 export const position: Instrument = {
   id: 'position',
@@ -18,16 +32,13 @@ export const position: Instrument = {
   key: '2',
   points: ['panel begins', 'panel ends', 'edge of what lies in it'],
   lines: [[0, 1]],
-  needsScale: false,
   read: (picture, plane, points) => {
-    const [from, to] = points as [Point, Point];
-    if (distance(from, to) < 20) return { problem: TOO_SHORT };
-    const towards = { x: to.x - from.x, y: to.y - from.y };
-    const placed = points.map((at, i) => onEdge(picture, at, towards, position.points[i] as string));
-    const sighted = placed.map(({ point }) => point);
+    const placed = placedAlong(picture, points, position.points);
+    if (!placed) return { problem: TOO_SHORT };
+    const { sighted, remarks } = placed;
     const found = measuredIn(plane, sighted, shareAlong);
     if (!found) return BEYOND_SCALE;
-    return { ...found, unit: '%', points: sighted, beside: [], remarks: placed.flatMap(({ remarks }) => remarks) };
+    return { ...found, unit: '%', points: sighted, beside: [], remarks };
   },
 };
 
@@ -41,13 +52,10 @@ export const share: Instrument = {
     [0, 1],
     [2, 3],
   ],
-  needsScale: false,
   read: (picture, plane, points) => {
-    const [from, to] = points as [Point, Point];
-    if (distance(from, to) < 20) return { problem: TOO_SHORT };
-    const towards = { x: to.x - from.x, y: to.y - from.y };
-    const placed = points.map((at, i) => onEdge(picture, at, towards, share.points[i] as string));
-    const sighted = placed.map(({ point }) => point);
+    const placed = placedAlong(picture, points, share.points);
+    if (!placed) return { problem: TOO_SHORT };
+    const { sighted, remarks } = placed;
     const part = measuredIn(plane, sighted, ([a, b, c, d]) => {
       const [whole, own] = [distance(a as Point, b as Point), distance(c as Point, d as Point)];
       return (100 * own) / whole;
@@ -65,7 +73,7 @@ export const share: Instrument = {
       unit: '%',
       points: sighted,
       beside: [{ name: 'its middle lies at', value: middle.value, unit: '%' }],
-      remarks: placed.flatMap(({ remarks }) => remarks),
+      remarks,
     };
   },
 };

@@ -205,7 +205,7 @@ export function CompareView({ asked }: { asked: string | null }) {
               if (spot) marking.move(point, spot);
             }}
             onPan={(dx, dy, alone) => panes.pan(side, dx, dy, alone)}
-            onEnlarge={(by, at) => panes.enlarge(by, side, at)}
+            onEnlarge={panes.enlarge}
             onActive={() => keys.setActive(side)}
           />
         ))}

@@ -156,7 +156,6 @@ export function ReadingLine({
           (cannotKeep ? <p className="text-soft">{cannotKeep}</p> : <NoteField onKeep={onNote} />)}
         {!task && notes.length > 0 && <NoteList notes={notes} onRemove={onUnnote} />}
         {task?.scale && !next && <ScaleFields fields={task.scale.fields} onKeep={onScale} />}
-        {task?.both && !next && <p className="text-soft">They lie over each other by these places.</p>}
       </div>
       <div className="min-w-0">
         {release && measure && (

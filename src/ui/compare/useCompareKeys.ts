@@ -72,8 +72,8 @@ export function useCompareKeys({
     setActive(active === 'left' ? 'right' : 'left');
     setCursor(cursor ?? middle);
   });
-  useKeys(['+', '='], () => panes.enlarge(1.5, active, cursor ?? middle), { useKey: true });
-  useKeys('-', () => panes.enlarge(1 / 1.5, active, cursor ?? middle), { useKey: true });
+  useKeys(['+', '='], () => panes.enlarge(1.5, cursor ?? middle), { useKey: true });
+  useKeys('-', () => panes.enlarge(1 / 1.5, cursor ?? middle), { useKey: true });
   useKeys('0', panes.whole);
   useKeys('f', () => panes.mirror('right'));
   useKeys('g', laying.next);

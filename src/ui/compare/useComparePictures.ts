@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import type { KeptScale } from '@/core/casefile/events/photoScaled';
-import { leadingSize } from '@/core/crossread/context';
 import { useCaseBook, useStanding } from '../casebook/CaseBook';
 import { type ComparePicture, otherPictures, ownPictures } from './comparePictures';
+import { suspectOf } from './suspectOf';
 import { type AskMeasure, type Opened, useOpened } from './useMeasureWorker';
 import type { Shown, Side } from './usePanes';
 
@@ -38,18 +38,8 @@ export function useComparePictures(ask: AskMeasure, check: string | null): Compa
   const [chosen, setChosen] = useState<Record<Side, string | null>>({ left: null, right: null });
   /** Scales that were said of pictures that are no part of the case. */
   const [said, setSaid] = useState<Record<string, KeptScale | null>>({});
-  const traits = assessment.reading.traits.filter(({ uncertain }) => !uncertain);
   const own = ownPictures(file, check);
-  const others = otherPictures(
-    grounds.release,
-    {
-      sizeKey: file.sizeKey,
-      size: leadingSize({ chart: grounds.chart, sizeKey: file.sizeKey }),
-      condition: file.circumstances.condition,
-      traits: Object.fromEntries(traits.map(({ trait, state }) => [trait, state])),
-    },
-    check,
-  );
+  const others = otherPictures(grounds.release, suspectOf(file, grounds, assessment), check);
   const all = [...own, ...others];
   const picked = (side: Side) => all.find(({ sha256 }) => sha256 === chosen[side]) ?? null;
   const left = picked('left') ?? own[0] ?? null;

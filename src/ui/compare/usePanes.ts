@@ -1,4 +1,4 @@
-import { useCallback, useState } from 'react';
+import { useState } from 'react';
 import type { Homography, Point } from '@/core/measure/homography';
 
 export type Side = 'left' | 'right';
@@ -27,18 +27,13 @@ const MOST_ZOOM = 60;
 
 /** Two panes that are looked at together: what is moved or enlarged in one, is in the other. */
 export interface Panes {
-  zoom: number;
   mirrored: Record<Side, boolean>;
-  /** True where both are shown at the same size in mm. */
-  sameMm: boolean;
   /** Px of the picture to those of the pane. */
   toScreen(side: Side): Homography;
-  /** Screen px a px of the picture is wide. */
-  scaleOf(side: Side): number;
   /** @param alone only the one: the other stays, and they go on together from there */
   pan(side: Side, dx: number, dy: number, alone?: boolean): void;
   /** Enlarge around a place of a pane, in its px. */
-  enlarge(by: number, side: Side, at: Point): void;
+  enlarge(by: number, at: Point): void;
   whole(): void;
   mirror(side: Side): void;
 }
@@ -80,19 +75,16 @@ export function usePanes(shown: Record<Side, Shown | null>, pane: { width: numbe
     return next;
   };
   return {
-    zoom,
     mirrored,
-    sameMm,
     toScreen,
-    scaleOf,
     pan: (side, dx, dy, alone = false) => setView({ ...view, middle: moved(middle, alone ? [side] : SIDES, dx, dy) }),
-    enlarge: (by, _side, at) => {
+    enlarge: (by, at) => {
       const next = Math.max(0.5, Math.min(MOST_ZOOM, zoom * by));
       const grown = next / zoom;
       const [dx, dy] = [(at.x - pane.width / 2) * (1 - grown), (at.y - pane.height / 2) * (1 - grown)];
       setView({ ...view, zoom: next, middle: moved(middle, SIDES, dx, dy, (side) => scaleOf(side) * grown) });
     },
-    whole: useCallback(() => setView((before) => ({ ...before, zoom: 1, middle: WHOLE.middle })), []),
+    whole: () => setView({ ...view, zoom: 1, middle: WHOLE.middle }),
     mirror: (side) => setView({ ...view, mirrored: { ...mirrored, [side]: !mirrored[side] } }),
   };
 }

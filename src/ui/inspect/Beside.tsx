@@ -1,22 +1,16 @@
 'use client';
-import { leadingSize } from '@/core/crossread/context';
 import { nearestExemplar } from '@/core/library/nearestExemplar';
 import { PROVENANCE } from '@/core/releases/shelfItem';
 import { useCaseBook, useStanding } from '../casebook/CaseBook';
+import { suspectOf } from '../compare/suspectOf';
 
 /** The known genuine item to hold beside this one, and where it stands. */
 export function Beside() {
   const { file, grounds } = useCaseBook();
   const { assessment } = useStanding();
-  const { release, chart } = grounds;
+  const { release } = grounds;
   if (!release?.shelf?.length) return null;
-  const seen = assessment.reading.traits.filter(({ uncertain }) => !uncertain);
-  const proposed = nearestExemplar(release, {
-    sizeKey: file.sizeKey,
-    size: leadingSize({ chart, sizeKey: file.sizeKey }),
-    condition: file.circumstances.condition,
-    traits: Object.fromEntries(seen.map(({ trait, state }) => [trait, state])),
-  });
+  const proposed = nearestExemplar(release, suspectOf(file, grounds, assessment));
   if (!proposed) return null;
   const { item, alike, unlike } = proposed;
   return (
