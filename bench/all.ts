@@ -1,6 +1,7 @@
 import { benchAssess } from './assess';
 import { allMet } from './bar';
 import { benchChains } from './chains';
+import { benchDay } from './day';
 import { benchGrowth } from './growth';
 import { benchHand } from './hand';
 import { benchImport } from './import/import';
@@ -25,6 +26,7 @@ const BENCHES: Record<string, () => void | Promise<void>> = {
   load: benchLoad,
   growth: benchGrowth,
   import: benchImport,
+  day: benchDay,
 };
 
 const asked = process.argv.slice(2);

@@ -131,6 +131,26 @@ test('a slow scanner that ends with Tab answers no check', async ({ page }) => {
   expect(await answered()).toBe(before);
 });
 
+test('a scan that goes on while one view makes room for another is taken whole by the new one', async ({ page }) => {
+  await visit(page, '/case/PP-0420/verdict');
+  await page.evaluate(() => localStorage.setItem('pinprick-slow-scanner', 'yes'));
+  await visit(page, '/case/PP-0420/verdict');
+  const toInspect = page.getByRole('link', { name: 'Inspect' });
+  await toInspect.hover();
+  await Promise.all([
+    scan(page, '9521204101269', { everyMs: 110 }),
+    // `scan` begins after the page is at rest; the view is changed in the midst of its keys.
+    page.waitForTimeout(1500).then(() => toInspect.evaluate((link) => (link as HTMLElement).click())),
+  ]);
+  await page.waitForURL(/inspect/);
+  await expect(
+    page
+      .getByRole('status')
+      .filter({ hasText: /9521204101269/ })
+      .or(page.getByRole('dialog').filter({ hasText: /9521204101269/ })),
+  ).toBeVisible();
+});
+
 test('the house heads its letters', async ({ page }) => {
   await visit(page, '/house');
   await expect(page.getByLabel('Name, as it heads its letters')).toHaveValue('Halyard Row Exchange');

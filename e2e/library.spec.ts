@@ -2,7 +2,7 @@ import { allSaved, expect, press, test, visit } from './bench';
 
 /** Choose from a list that drops down. */
 async function choose(page: import('@playwright/test').Page, label: string | RegExp, option: string | RegExp) {
-  await page.getByRole('combobox', { name: label }).first().click();
+  await page.getByRole('combobox', { name: label, exact: true }).first().click();
   await page.getByRole('option', { name: option }).first().click();
 }
 
@@ -100,7 +100,7 @@ test('a genuine item in hand becomes a record with a shelf, and its case is held
   await page.keyboard.press('Enter');
   await press(page, 'Escape', 'Escape');
   await allSaved(page);
-  await press(page, 'l');
+  await press(page, 'y');
   await page.waitForURL(/learn$/);
   await expect(page.getByRole('main')).toContainText('One item tells what is printed where');
   // Whose number it is says whose item it is.

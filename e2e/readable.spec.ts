@@ -6,6 +6,10 @@ test.describe.configure({ mode: 'parallel' });
 
 for (const [name, path] of [
   ['Queue', '/'],
+  ['Listing', '/case/PP-0428/listing'],
+  ['Rounds', '/rounds?whose=all'],
+  ['Consignments', '/consignments'],
+  ['Logbook', '/logbook'],
   ['Codes', '/case/PP-0414/codes'],
   ['Codes of the fullest item', '/case/PP-0419/codes'],
   ['Inspect', '/case/PP-0409/inspect'],

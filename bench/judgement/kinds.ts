@@ -11,7 +11,7 @@ import { weighedSide } from '@/core/judgement/flips';
 import { type HouseRules, thresholds } from '@/core/judgement/houseRules';
 import { misfit } from '@/core/judgement/misfit';
 import { sharesByQuality } from '@/core/judgement/quality';
-import { weigh } from '@/core/judgement/weigh';
+import { weigh, weightOfItem } from '@/core/judgement/weigh';
 import { genuineShare } from '@/core/judgement/worlds';
 import apparel from '@/desk/shipped/apparel.json';
 import figure from '@/desk/shipped/figure.json';
@@ -81,6 +81,7 @@ function decide(findings: Finding[]) {
     p: genuineShare(weighing.posterior),
     interval: genuine,
     weight: weighing.weight,
+    ofItem: weightOfItem(weighing),
     faults: 0,
     chain: 'open',
     missing: [],

@@ -1,5 +1,8 @@
 import type { Circumstances } from '@/core/casefile/events/circumstancesStated';
+import { addDays } from '@/core/dates/day';
+import type { Comparable } from '@/core/listing/comparable';
 import type { Measurable } from './casePictures';
+import { DEMO_TODAY } from './today';
 
 /** How a demo item answers a check: the place of the answer in its list, a measured value's distance from the record in tolerances, or words. */
 export type Answer = number | { off: number } | 'cantTell' | { excuse: string };
@@ -21,6 +24,12 @@ export interface CasePlan {
   /** Facts that are not as the record has them: `place.fact` to the raw text; null leaves it unread. */
   facts?: Record<string, string | null>;
   /** Pictures that were taken of it, by kind of specimen; of another product where its label is not known yet. */
+  /** What others ask and were paid for the same. */
+  comparables?: Comparable[];
+  /** Views of its kind that the seller was asked for. */
+  asked?: string[];
+  /** Who takes it, and in how many days it is due. */
+  work?: { owner?: string; dueIn?: number; urgent?: true };
   /** What was photographed beside a bench card. */
   measurable?: Measurable[];
   pictures?: { specimen: string; of?: { release: string; size: string } }[];
@@ -35,6 +44,31 @@ export interface CasePlan {
 }
 
 const walkIn: Circumstances = { channel: 'walk-in', condition: 'new', inHand: true, packaged: true };
+
+/** A price of another offer of the same shoe: paid or asked, by whom, and how long before the demo's today. */
+const other = (amount: number, sold: boolean, daysAgo: number, seller: string, size: string): Comparable => ({
+  amount,
+  currency: 'EUR',
+  sold,
+  day: addDays(DEMO_TODAY, -daysAgo),
+  condition: 'new',
+  size,
+  seller,
+  channel: 'marketplace',
+});
+
+const SKERRY_PRICES: Comparable[] = [
+  other(158, true, 3, 'lighterman', '43'),
+  other(149, true, 5, 'ropewalk 9', '42'),
+  other(163, true, 6, 'two gulls', '44'),
+  other(155, true, 9, 'saltwife', '43'),
+  other(171, true, 12, 'old tannery', '41'),
+  other(152, true, 15, 'dory', '42.5'),
+  other(179, false, 1, 'quay corner', '43'),
+  other(185, false, 2, 'lighterman', '42'),
+  other(169, false, 4, 'fogbell', '44.5'),
+  other(240, false, 4, 'north mole', '46'),
+];
 
 /** Open cases and sealed ones, each for something that happens at a counter. */
 export const CASE_PLANS: CasePlan[] = [
@@ -522,5 +556,30 @@ export const CASE_PLANS: CasePlan[] = [
     read: ['pack'],
     inspected: 'some',
     answers: { 'pack.height': { off: 2.6 }, 'stamp.colours': 0, 'stamp.detail': 1, 'wrap.seam': 0, 'wrap.fold': 0 },
+  },
+  // Offered by a stranger, by pictures: cheap, every size, bought before it was sold anywhere.
+  {
+    query: 'skerry runner dune',
+    release: 'skerry-runner-dune',
+    size: '43',
+    circumstances: { channel: 'marketplace', seller: 'pier-stall', condition: 'new', inHand: false, packaged: true },
+    by: 'isolde-varr',
+    daysAgo: 0,
+    read: ['listing'],
+    facts: {
+      'listing.priceAsked': 'EUR 74',
+      'listing.priceStruck': 'EUR 210',
+      'listing.boughtOn': 'May 2026',
+      'listing.boughtWhere': 'Harbour states',
+      'listing.sizesOffered': '40-45',
+      'listing.included': 'box and tissue',
+      'listing.model': 'Skerry Runner',
+      'listing.colourName': 'Dune',
+      'listing.sellerSays': 'A gift, never worn, must go this week.',
+    },
+    comparables: SKERRY_PRICES,
+    asked: ['label', 'inner'],
+    work: { owner: 'isolde-varr', dueIn: 2 },
+    inspected: 'some',
   },
 ];

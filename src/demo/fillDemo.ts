@@ -16,6 +16,7 @@ import { addDays } from '@/core/dates/day';
 import type { CaseFolder } from '@/core/judgement/grounds';
 import { groundsOf } from '@/core/judgement/grounds';
 import type { House } from '@/core/judgement/houseRules';
+import { showsOn, viewsOf } from '@/core/judgement/picturesWorth';
 import { verdictBody } from '@/core/judgement/verdictBody';
 import type { Person } from '@/core/people/person';
 import { readCaseFolder } from '@/desk/caseFolder';
@@ -36,9 +37,8 @@ import { RELEASES } from './releases';
 import { ROSTER } from './roster';
 import { SPECIMEN_KINDS } from './specimens/kinds';
 import { textAnswer } from './textAnswer';
+import { DEMO_TODAY } from './today';
 
-/** The day on which the demo world stands still. */
-export const DEMO_TODAY = '2026-11-24';
 const SEED = 0.7310585;
 /** Kinds of goods that the desk has taken up lately: it has not confirmed a case of them yet. */
 const NEW_KINDS = ['smoking-packs', 'textile-footwear'];
@@ -162,6 +162,31 @@ function opinionGiven(given: Record<string, Answer>, folder: CaseFolder, asked: 
   return { id, type: 'opinionGiven', body: { asked, answers } };
 }
 
+/** What is known, asked and planned before the item is looked at. */
+function beforehand({ comparables, asked = [], work }: CasePlan, { grounds }: CaseFolder, desk: Desk): NewEvent[] {
+  const { kind } = groundsOf(grounds);
+  const views = viewsOf(kind).filter(({ id }) => asked.includes(id));
+  const { owner, dueIn, urgent } = work ?? {};
+  const due = dueIn === undefined ? {} : { due: addDays(DEMO_TODAY, dueIn) };
+  return [
+    ...(comparables ? [{ id: desk.newId(), type: 'comparablesStated' as const, body: { comparables } }] : []),
+    ...views.map((view): NewEvent => {
+      const checks = kind.checks.filter((check) => showsOn(view, check)).map(({ id }) => id);
+      const body = { request: desk.newId(), name: view.name, how: view.how, checks };
+      return { id: desk.newId(), type: 'pictureAsked', body };
+    }),
+    ...(work
+      ? [
+          {
+            id: desk.newId(),
+            type: 'workPlanned' as const,
+            body: { ...(owner ? { owner } : {}), ...due, ...(urgent ? { urgent } : {}) },
+          },
+        ]
+      : []),
+  ];
+}
+
 /** A picture of the item, or of what lies in the box although no record was chosen yet. */
 function pictureOf(
   desk: Desk,
@@ -211,6 +236,7 @@ async function layOut(desk: Desk, plan: CasePlan): Promise<string> {
     const body = await takeMeasurable(desk, plan.by, what);
     await record(() => [{ id: desk.newId(), type: 'photoAdded', body }]);
   }
+  await record((folder) => beforehand(plan, folder, desk));
   await record((folder) => findingEvents(plan, folder, desk.newId));
   if (plan.opinion) {
     const { of: to, checks, given } = plan.opinion;

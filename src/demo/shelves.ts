@@ -4,7 +4,7 @@ import type { ShelfItem } from '@/core/releases/shelfItem';
 import type { Measurable } from './casePictures';
 
 /** What the demo desk knows of a release beside its file: items on the shelf, makes of copies, who says otherwise. */
-type Beside = Pick<Release, 'shelf' | 'copies' | 'statements' | 'prices'>;
+type Beside = Pick<Release, 'shelf' | 'copies' | 'statements' | 'prices' | 'supply' | 'resale'>;
 
 interface OnShelf {
   from: string;
@@ -53,6 +53,19 @@ const touchingLetters: KnownCopy = {
 
 /** By release. */
 export const SHELVES: Record<string, Beside> = {
+  'skerry-runner-dune': {
+    prices: [
+      { market: 'Harbour states', amount: 149, currency: 'EUR' },
+      { market: 'Inner isles', amount: 155, currency: 'EUR' },
+    ],
+    supply: {
+      run: 14_400,
+      shops: 160,
+      halfLifeDays: 9,
+      source: 'what four shops said of their deliveries in June 2026',
+    },
+    resale: { ratio: 1.1, factor: 1.3, source: 'thirty sales noted by the desk' },
+  },
   'tarn-court-mid-slate': {
     shelf: [
       item({

@@ -6,6 +6,7 @@ import { learn } from '@/core/judgement/learning/learn';
 import { withStatedShares } from '@/core/judgement/prior';
 import { type Replay, replay, ruleWarnings } from '@/core/judgement/replay';
 import type { TellStatistics } from '@/core/judgement/statistics';
+import { priceTableProblem } from '@/core/listing/priceTable';
 import { listConfirmed, listSealed, newestConfirmed } from '@/store/confirmedCases';
 import { readDocument, saveDocument } from '@/store/documents';
 import { listKinds } from './checks';
@@ -37,7 +38,8 @@ export async function readHouseRules(desk: Desk): Promise<{ rules: HouseRules; r
 
 function sound(rules: HouseRules): void {
   const problem = formatProblem('house-rules', rules);
-  if (problem) throw new Refusal('invalid', problem);
+  const prices = rules.prices ? priceTableProblem(rules.prices) : null;
+  if (problem ?? prices) throw new Refusal('invalid', problem ?? prices ?? '');
 }
 
 /** The checks that a person or the codes answer, by kind of goods: what a house can require. */

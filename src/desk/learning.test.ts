@@ -125,7 +125,7 @@ describe('a sealed case that nobody confirmed', () => {
   });
   it('pins the edition that judged it, and is judged by it for ever', async () => {
     const { id, events, grounds } = await readCaseFolder(at.desk, 'PP-0012');
-    expect(fold(id, events).seal?.pins.edition).toBe(2);
+    expect(fold(id, events).seal?.pins.edition).toBe(3);
     const [first, second] = ([1, 2] as const).map((edition) =>
       assess(fold(id, events), { ...groundsOf(grounds), edition }),
     );

@@ -1,5 +1,7 @@
+import type { Transaction } from 'sequelize';
 import type { NewEvent } from '@/core/casefile/event';
 import type { Circumstances } from '@/core/casefile/events/circumstancesStated';
+import type { WorkPlan } from '@/core/casefile/events/workPlanned';
 import { fold } from '@/core/casefile/fold';
 import { genesisHash } from '@/core/casefile/hash';
 import { readGtin } from '@/core/codes/gtin';
@@ -29,9 +31,16 @@ export interface OpenCommand {
   /** True where the query came from a scanner: it is then also the first reading of the box label. */
   scanned: boolean;
   by: string;
+  /** The consignment that it comes with. */
+  consignment?: string;
+  /** Who takes it, until when. */
+  plan?: WorkPlan;
 }
 
 const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[1-8][0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}$/;
+
+/** True for the UUID of a case or consignment, in small letters. */
+export const isUuid = (text: string): boolean => UUID.test(text);
 
 /** `PP-0042` */
 export const caseNumber = (figure: number): string => `PP-${String(figure).padStart(4, '0')}`;
@@ -55,55 +64,83 @@ async function chosenRelease(desk: Desk, command: OpenCommand): Promise<Revision
  * @throws Refusal with a sentence; nothing is saved then
  */
 export async function openCase(desk: Desk, command: OpenCommand): Promise<string> {
-  if (typeof command.query !== 'string')
+  return (await openCases(desk, command.by, [command]))[0] as string;
+}
+
+/**
+ * Open several cases at once, all or none.
+ *
+ * @returns their numbers, in the order of the commands
+ * @throws Refusal with a sentence; nothing is saved then
+ */
+export async function openCases(desk: Desk, by: string, commands: OpenCommand[]): Promise<string[]> {
+  if (commands.some(({ query }) => typeof query !== 'string'))
     throw new Refusal('invalid', 'A case needs the text by which its item was found.');
-  if (!UUID.test(command.caseId)) throw new Refusal('invalid', 'A case needs a UUID for its id.');
-  await allow(desk, command.by, 'opened');
-  const release = await chosenRelease(desk, command);
+  if (commands.some(({ caseId }) => !isUuid(caseId))) throw new Refusal('invalid', 'A case needs a UUID for its id.');
+  await allow(desk, by, 'opened');
+  const releases = await Promise.all(commands.map((command) => chosenRelease(desk, command)));
+  return desk.store.write(async (transaction) => {
+    const numbers: string[] = [];
+    for (const [i, command] of commands.entries())
+      numbers.push(await openWithin(desk, command, releases[i] ?? null, transaction));
+    return numbers;
+  });
+}
+
+async function openWithin(
+  desk: Desk,
+  command: OpenCommand,
+  release: Revision<Release> | null,
+  transaction: Transaction,
+): Promise<string> {
   const kind = release?.body.kind ?? command.kind;
   if (!kind) throw new Refusal('invalid', 'Without a release record, say what kind of goods it is.');
-
-  return desk.store.write(async (transaction) => {
-    const there = await findCase(desk.store, { id: command.caseId }, transaction);
-    if (there) return there.number;
-    await closeYesterday(desk, transaction);
-    const number = caseNumber((await highestNumber(desk.store, transaction)) + 1);
-    const { circumstances, by } = command;
-    const query = command.query.slice(0, 120);
-    const events: NewEvent[] = [{ id: desk.newId(), type: 'opened', body: { number, kind, query, circumstances } }];
-    if (release && command.release) {
-      const { id, revision, hash } = release;
-      const { sizeKey, reason } = command.release;
-      events.push({
-        id: desk.newId(),
-        type: 'releaseChosen',
-        body: { release: { id, revision, hash }, sizeKey, reason },
-      });
-    }
-    const definition = await loadGrounds(desk.store, { kind, release: null, seal: null }, transaction);
-    const place = definition.kind.body.places.find((each) => each.side === 'packaging' && each.facts.includes('gtin'));
-    if (command.scanned && circumstances.packaged && place && readGtin(query).readings.length > 0) {
-      const identity = await identify(desk.store, 'gtin', query, { maker: null });
-      events.push({
-        id: desk.newId(),
-        type: 'factRead',
-        body: { place: place.id, fact: 'gtin', state: 'read', raw: query, via: 'scanned', ...identity },
-      });
-    }
-    for (const event of events) {
-      const problem = formatProblem('new-event', event);
-      if (problem) throw new Refusal('invalid', problem);
-    }
-    let at = { seq: 0, head: genesisHash(command.caseId) };
-    const log = events.map((event) => {
-      const chained = chainEvent(at, event, desk.now(), by);
-      at = { seq: chained.seq, head: chained.hash };
-      return chained;
+  const there = await findCase(desk.store, { id: command.caseId }, transaction);
+  if (there) return there.number;
+  await closeYesterday(desk, transaction);
+  const number = caseNumber((await highestNumber(desk.store, transaction)) + 1);
+  const { circumstances, by, consignment, plan } = command;
+  const query = command.query.slice(0, 120);
+  const events: NewEvent[] = [
+    {
+      id: desk.newId(),
+      type: 'opened',
+      body: { number, kind, query, circumstances, ...(consignment ? { consignment } : {}) },
+    },
+  ];
+  if (plan && Object.keys(plan).length > 0) events.push({ id: desk.newId(), type: 'workPlanned', body: plan });
+  if (release && command.release) {
+    const { id, revision, hash } = release;
+    const { sizeKey, reason } = command.release;
+    events.push({
+      id: desk.newId(),
+      type: 'releaseChosen',
+      body: { release: { id, revision, hash }, sizeKey, reason },
     });
-    const file = fold(command.caseId, log);
-    const grounds = await loadGrounds(desk.store, file, transaction);
-    const row = projectionRow(file, number, grounds);
-    await appendEvents(desk.store, { row, before: null, events: log }, transaction);
-    return number;
+  }
+  const definition = await loadGrounds(desk.store, { kind, release: null, seal: null }, transaction);
+  const place = definition.kind.body.places.find((each) => each.side === 'packaging' && each.facts.includes('gtin'));
+  if (command.scanned && circumstances.packaged && place && readGtin(query).readings.length > 0) {
+    const identity = await identify(desk.store, 'gtin', query, { maker: null });
+    events.push({
+      id: desk.newId(),
+      type: 'factRead',
+      body: { place: place.id, fact: 'gtin', state: 'read', raw: query, via: 'scanned', ...identity },
+    });
+  }
+  for (const event of events) {
+    const problem = formatProblem('new-event', event);
+    if (problem) throw new Refusal('invalid', problem);
+  }
+  let at = { seq: 0, head: genesisHash(command.caseId) };
+  const log = events.map((event) => {
+    const chained = chainEvent(at, event, desk.now(), by);
+    at = { seq: chained.seq, head: chained.hash };
+    return chained;
   });
+  const file = fold(command.caseId, log);
+  const grounds = await loadGrounds(desk.store, file, transaction);
+  const row = projectionRow(file, number, grounds);
+  await appendEvents(desk.store, { row, before: null, events: log }, transaction);
+  return number;
 }

@@ -8,6 +8,7 @@ import { isHeic, jpegOfHeic } from './heic';
 import { readHouseRules } from './houseRules';
 import { allow } from './people/roster';
 import { Refusal } from './refusal';
+import { noteLook } from './samePictures';
 
 /** Larger files than this are no photographs of an item. */
 export const LARGEST_PHOTO = 50_000_000;
@@ -80,6 +81,7 @@ export async function addPhotograph(
       ? await receiveFile(desk.store, 'photographs', [clean.bytes], Number.MAX_SAFE_INTEGER)
       : received;
     const { sha256, bytes } = await keepPhotograph(desk.store, file ?? received, mime, desk.now());
+    await noteLook(desk, sha256);
     const keeps = clean.bytes !== null && (await readHouseRules(desk)).rules.house?.originals === true;
     const original = keeps ? await keepPhotograph(desk.store, received, sent, desk.now()) : null;
     return {

@@ -1,12 +1,17 @@
 import type { CaseSummary } from '@/core/judgement/caseSummary';
 import type { TellStatistics } from '@/core/judgement/statistics';
+import { narrows, type QueueFilter } from '@/core/rounds/queueFilter';
 import { plainText, searchCases } from '@/store/caseSearch';
 import { countCases, listCases, openAskedOf, openOfStyle } from '@/store/cases';
 import { documentsState, readDocument } from '@/store/documents';
 import type { CaseRow } from '@/store/tables';
+import { countWaiting, listWaiting, waitingChoices } from '@/store/waitingCases';
 import { listKinds } from './checks';
 import type { Desk } from './desk';
+import { houseToday } from './houseDay';
 import { settled } from './summary';
+
+export { filterFrom } from '@/core/rounds/queueFilter';
 
 /** A line of the queue. */
 export interface QueueLine extends CaseSummary {
@@ -20,7 +25,17 @@ const toLine = ({ number, state, touchedAt, summary }: CaseRow): QueueLine => ({
   asked: [],
   closed: null,
   notices: 0,
-  ...(JSON.parse(summary) as Omit<CaseSummary, 'asked' | 'closed' | 'notices'>),
+  owner: null,
+  due: null,
+  urgent: false,
+  picturesAwaited: 0,
+  consignment: null,
+  notes: '',
+  ahead: null,
+  ...(JSON.parse(summary) as Omit<
+    CaseSummary,
+    'asked' | 'closed' | 'notices' | 'owner' | 'due' | 'urgent' | 'picturesAwaited' | 'consignment' | 'notes' | 'ahead'
+  >),
   number,
   state,
   touchedAt,
@@ -36,13 +51,26 @@ const UNTOLD = { decision: 'undecided', p: 0.5, interval: [0, 1] } as const;
 function blinded(line: QueueLine, who: string | null): QueueLine {
   if (!mustNotSee(line, who)) return line;
   const standing = { ...UNTOLD, interval: [...UNTOLD.interval] as [number, number] };
-  return { ...line, goods: standing, packaging: standing, differing: 0, answered: 0, open: 0, notices: 0, next: null };
+  return {
+    ...line,
+    goods: standing,
+    packaging: standing,
+    differing: 0,
+    answered: 0,
+    open: 0,
+    notices: 0,
+    next: null,
+    ahead: null,
+    notes: '',
+  };
 }
 
 /** Which part of the queue is looked at; 1 is the first page. */
 export interface QueuePlace {
   /** Of those that wait: the longest waiting first. */
   page?: number;
+  /** Which of them; all where it is left out. */
+  filter?: QueueFilter;
   shelf: 'sealed' | 'closed';
   /** Of those that are done: the newest first. */
   donePage: number;
@@ -63,6 +91,8 @@ export interface Queue {
   shelf: QueuePlace['shelf'];
   /** How many lie on the other shelf. */
   otherShelf: number;
+  /** What those that wait can be narrowed to. */
+  choices: { field: 'kind' | 'maker'; value: string; name: string }[];
   /** Kinds of goods of which copies of another generation come by, and since when. */
   generations: { kind: string; name: string; since: string }[];
 }
@@ -72,9 +102,16 @@ const DONE_PER_PAGE = 10;
 /** Of those asked of somebody, so many stand before the others. */
 const MOST_AHEAD = 5;
 
-async function linesOf(desk: Desk, rows: CaseRow[], who: string | null): Promise<QueueLine[]> {
+export async function linesOf(desk: Desk, rows: CaseRow[], who: string | null): Promise<QueueLine[]> {
   const documents = await documentsState(desk.store);
   return Promise.all(rows.map(async (row) => blinded(toLine(await settled(desk, row, documents)), who)));
+}
+
+/** The page of a list that is asked for, or the nearest that there is, and which of its rows stand on it. */
+function placeOf(page: number, count: number, perPage: number) {
+  const pages = Math.max(1, Math.ceil(count / perPage));
+  const at = Math.min(Math.max(1, page), pages);
+  return { at, pages, stretch: { limit: perPage, offset: (at - 1) * perPage } };
 }
 
 async function pageOf(
@@ -83,13 +120,20 @@ async function pageOf(
   { page, perPage, who }: { page: number; perPage: number; who: string | null },
 ): Promise<Page> {
   const count = await countCases(desk.store, state);
-  const pages = Math.max(1, Math.ceil(count / perPage));
-  const at = Math.min(Math.max(1, page), pages);
-  const rows = await listCases(desk.store, state, { limit: perPage, offset: (at - 1) * perPage });
+  const { at, pages, stretch } = placeOf(page, count, perPage);
+  const rows = await listCases(desk.store, state, stretch);
   // Whoever is asked for an opinion finds it on the first page, however long others wait.
   const asked = state === 'open' && at === 1 && who ? await openAskedOf(desk.store, who, MOST_AHEAD) : [];
   const ahead = asked.filter(({ id }) => !rows.some((row) => row.id === id));
   return { lines: await linesOf(desk, [...ahead, ...rows], who), page: at, pages, count };
+}
+
+async function narrowedPage(desk: Desk, filter: QueueFilter, page: number, who: string | null): Promise<Page> {
+  const today = await houseToday(desk);
+  const count = await countWaiting(desk.store, filter, today);
+  const { at, pages, stretch } = placeOf(page, count, WAITING_PER_PAGE);
+  const rows = await listWaiting(desk.store, filter, today, stretch);
+  return { lines: await linesOf(desk, rows, who), page: at, pages, count };
 }
 
 async function generationsNoticed(desk: Desk): Promise<Queue['generations']> {
@@ -109,14 +153,17 @@ async function generationsNoticed(desk: Desk): Promise<Queue['generations']> {
  * @param who reads it: what they must not see is left out
  */
 export async function readQueue(desk: Desk, who: string | null, place: QueuePlace): Promise<Queue> {
-  const { page = 1, shelf, donePage } = place;
-  const [open, done, otherShelf, generations] = await Promise.all([
-    pageOf(desk, 'open', { page, perPage: WAITING_PER_PAGE, who }),
+  const { page = 1, shelf, donePage, filter = {} } = place;
+  const [open, done, otherShelf, generations, choices] = await Promise.all([
+    narrows(filter) || filter.sort
+      ? narrowedPage(desk, filter, page, who)
+      : pageOf(desk, 'open', { page, perPage: WAITING_PER_PAGE, who }),
     pageOf(desk, shelf, { page: donePage, perPage: DONE_PER_PAGE, who }),
     countCases(desk.store, shelf === 'sealed' ? 'closed' : 'sealed'),
     generationsNoticed(desk),
+    waitingChoices(desk.store),
   ]);
-  return { open, done, shelf, otherShelf, generations };
+  return { open, done, shelf, otherShelf, generations, choices };
 }
 
 const FOUND_LIMIT = 8;

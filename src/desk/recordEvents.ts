@@ -33,6 +33,10 @@ const SAY_NOTHING_OF_CODES = new Set<EventType>([
   'photoWithdrawn',
   'photoScaled',
   'pictureNoted',
+  'comparablesStated',
+  'pictureAsked',
+  'pictureAnswered',
+  'workPlanned',
   'opinionAsked',
   'opinionGiven',
 ]);
@@ -48,7 +52,7 @@ export interface RecordCommand {
 }
 
 /** What the desk notes by itself, and what a phone sends meanwhile, contradict nothing that a person enters. */
-const CONTRADICTS_NOTHING = new Set<EventType>(['codeMet', 'photoAdded']);
+const CONTRADICTS_NOTHING = new Set<EventType>(['codeMet', 'photoAdded', 'workPlanned']);
 
 /** What somebody's good name is staked on. */
 const STAKED: EventType[] = ['verdictSealed', 'truthConfirmed'];

@@ -19,6 +19,7 @@ const UNWEIGHED: CaseStanding = {
   answered: 0,
   open: 0,
   next: null,
+  ahead: null,
 };
 
 /**
@@ -54,7 +55,8 @@ export function projectionRow(
 const DRAWS = 40;
 
 function standingNow(file: CaseFile, grounds: GroundsRevisions, known?: Assessment): CaseStanding {
-  const standing = standingOf(file, known ?? assess(file, groundsOf(grounds), { draws: DRAWS }));
+  const contents = groundsOf(grounds);
+  const standing = standingOf(file, known ?? assess(file, contents, { draws: DRAWS }), contents);
   const { seal } = file;
   const sealed = seal && { decision: seal.goods, p: seal.pGenuine, interval: seal.interval };
   return { ...standing, ...(sealed ? { goods: sealed } : {}), weighedBy: groundsKey(grounds) };

@@ -8,8 +8,8 @@ export const plainText = (text: string): string => text.toUpperCase().replace(/[
 
 /** What a case is found by. */
 function searchText({ number, summary }: Pick<CaseRow, 'number' | 'summary'>): string {
-  const { title, colourName, styleCode } = JSON.parse(summary) as Partial<CaseSummary>;
-  return plainText(`${number} ${title ?? ''} ${colourName ?? ''} ${styleCode ?? ''}`);
+  const { title, colourName, styleCode, seller, notes } = JSON.parse(summary) as Partial<CaseSummary>;
+  return plainText(`${number} ${title ?? ''} ${colourName ?? ''} ${styleCode ?? ''} ${seller ?? ''} ${notes ?? ''}`);
 }
 
 /** Put what a case is found by into the index, where it changed. */

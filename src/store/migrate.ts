@@ -11,6 +11,7 @@ import { people } from './migrations/0007-people';
 import { growth } from './migrations/0008-growth';
 import { sealedCases } from './migrations/0009-sealed-cases';
 import { library } from './migrations/0010-library';
+import { day } from './migrations/0011-day';
 import { StoreProblem } from './storeProblem';
 
 const MIGRATIONS: Migration[] = [
@@ -24,6 +25,7 @@ const MIGRATIONS: Migration[] = [
   growth,
   sealedCases,
   library,
+  day,
 ];
 
 /** @throws StoreProblem where a database is not of this very version, and cannot be brought up to it */

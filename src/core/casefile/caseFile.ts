@@ -1,13 +1,16 @@
+import type { Comparable } from '../listing/comparable';
 import type { Circumstances } from './events/circumstancesStated';
 import type { CodeMet } from './events/codeMet';
 import type { FactRead } from './events/factRead';
 import type { RecordedFinding } from './events/findingRecorded';
 import type { Photo } from './events/photoAdded';
 import type { KeptScale } from './events/photoScaled';
+import type { PictureRequest } from './events/pictureAsked';
 import type { PictureNote } from './events/pictureNoted';
 import type { ChosenRelease } from './events/releaseChosen';
 import type { ConfirmedTruth } from './events/truthConfirmed';
 import type { VerdictBody } from './events/verdictSealed';
+import type { WorkPlan } from './events/workPlanned';
 
 export interface Stamp {
   at: string;
@@ -56,6 +59,13 @@ export interface CaseFile {
   reopenings: (Stamp & { reason: string })[];
   photos: (Photo & Stamp & { scale?: KeptScale; notes?: PictureNote[] })[];
   opinions: Opinion[];
+  /** What others ask and were paid for the same. */
+  comparables: Comparable[];
+  /** Pictures that the seller was asked for. */
+  requests: PictureRequest[];
+  plan: WorkPlan;
+  /** Id of the consignment that it came with. */
+  consignment: string | null;
   /** What the item proved to be, as far as that is known. */
   truth: (ConfirmedTruth & Stamp) | null;
   seq: number;

@@ -1,6 +1,7 @@
 import type { CaseClosed } from './events/caseClosed';
 import type { Circumstances } from './events/circumstancesStated';
 import type { CodeMet } from './events/codeMet';
+import type { ComparablesStated } from './events/comparablesStated';
 import type { FactRead } from './events/factRead';
 import type { FactWithdrawn } from './events/factWithdrawn';
 import type { FindingExcused } from './events/findingExcused';
@@ -10,11 +11,14 @@ import type { OpinionAsked } from './events/opinionAsked';
 import type { OpinionGiven } from './events/opinionGiven';
 import type { Photo } from './events/photoAdded';
 import type { PhotoScaled } from './events/photoScaled';
+import type { PictureAnswered } from './events/pictureAnswered';
+import type { PictureAsked } from './events/pictureAsked';
 import type { PictureNoted } from './events/pictureNoted';
 import type { ReleaseChosen } from './events/releaseChosen';
 import type { Reopened } from './events/reopened';
 import type { ConfirmedTruth } from './events/truthConfirmed';
 import type { VerdictBody } from './events/verdictSealed';
+import type { WorkPlan } from './events/workPlanned';
 
 /** Each kind of event with what it carries. */
 export interface EventBodies {
@@ -30,6 +34,10 @@ export interface EventBodies {
   photoWithdrawn: { sha256: string };
   photoScaled: PhotoScaled;
   pictureNoted: PictureNoted;
+  comparablesStated: ComparablesStated;
+  pictureAsked: PictureAsked;
+  pictureAnswered: PictureAnswered;
+  workPlanned: WorkPlan;
   opinionAsked: OpinionAsked;
   opinionGiven: OpinionGiven;
   codeMet: CodeMet;

@@ -1,3 +1,5 @@
+import type { ListingRuleName } from '../listing/listingRules';
+
 /** What a check speaks about. A link check compares the goods with their packaging. */
 export type Bearing = 'goods' | 'packaging' | 'link';
 
@@ -114,6 +116,8 @@ export interface CheckDefinition {
   /** What others have found otherwise. */
   disagree?: { note: string; source: string }[];
   caution?: string;
+  /** What the listing says answers it, by one of its rules, until a person does. */
+  listing?: ListingRuleName;
   /** Counts once something is read; never asked for by itself. */
   whenRead?: boolean;
   /** Trait of the variant chain that the answer shows; the answer's label is the state. */
@@ -140,12 +144,25 @@ export interface Place {
   more?: boolean;
 }
 
+/** A picture that tells much of such goods: places that print something, layers, and checks that show on it. */
+export interface PictureView {
+  id: string;
+  name: string;
+  /** How it is taken. */
+  how: string;
+  places?: string[];
+  layers?: string[];
+  checks?: string[];
+}
+
 /** Everything that a kind of goods brings to a case. */
 export interface KindDefinition {
   id: string;
   name: string;
   layers: Layer[];
   places: Place[];
+  /** Pictures that tell much, each with what shows on it. */
+  views?: PictureView[];
   /** Strand id to its name. */
   strands: Record<string, string>;
   /** What has to be minded with such goods: whatever was decided, and where they may be counterfeit. */

@@ -37,6 +37,8 @@ export interface Finding {
   right?: string;
   text?: string;
   note?: string;
+  /** Set where the working, not what was learned, says how much it tells. */
+  stated?: true;
   /** Set where the record has no figure to hold a measure against: it may be measured all the same. */
   noFigure?: true;
   /** Why it is excused, or the working of the cross-reading. */

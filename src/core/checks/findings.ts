@@ -2,6 +2,7 @@ import type { CaseFile, FindingEntry } from '../casefile/caseFile';
 import { leadingSize, type ReadingContext } from '../crossread/context';
 import type { CrossReading } from '../crossread/crossReading';
 import { RULES } from '../crossread/rules';
+import { LISTING_RULES } from '../listing/listingRules';
 import type { Release } from '../releases/release';
 import { exemplarsOf } from '../releases/shelfItem';
 import { circumstancesOf, notApplicable, waitForOthers } from './applies';
@@ -77,6 +78,16 @@ function personal(
   return entry ? answered(check, entry, nominal) : finding;
 }
 
+/** An open check that what the listing says answers. */
+function listed(finding: Finding, file: CaseFile, context: ReadingContext, reading: CrossReading): Finding {
+  const { check, mark } = finding;
+  const found = mark === 'open' && check.listing ? LISTING_RULES[check.listing](file, context, reading) : null;
+  if (!found) return finding;
+  const { state, sentence, chances } = found;
+  const told = { ...finding, mark: state, reason: sentence };
+  return chances ? { ...told, check: { ...check, ...chances }, asked: check, stated: true } : told;
+}
+
 /**
  * Every check of a case with where it stands: answered by a person, by the cross-reading, excused, or open.
  *
@@ -100,7 +111,7 @@ export function gatherFindings(file: CaseFile, context: ReadingContext, reading:
         return { check, mark: 'excused', reason: 'nothing of it was read', problems: [] };
       return { check: c === undefined ? check : { ...check, c }, mark: state, reason: sentence, problems };
     }
-    const first = personal(check, file, context, circumstances);
+    const first = listed(personal(check, file, context, circumstances), file, context, reading);
     const finding = withSecondOpinion(first, file.opinions);
     return releaseId ? { ...finding, releaseId } : finding;
   });

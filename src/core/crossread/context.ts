@@ -2,6 +2,7 @@ import type { CaseFile } from '../casefile/caseFile';
 import type { KindDefinition } from '../checks/check';
 import type { CodeScheme } from '../codes/schemes/codeScheme';
 import type { Day } from '../dates/day';
+import type { PriceBand } from '../listing/priceTable';
 import type { Maker, Release } from '../releases/release';
 import { sizeNumber } from '../sizes/printedSize';
 import { findRow, type SizeChart, type SizeRow } from '../sizes/sizeChart';
@@ -14,6 +15,8 @@ export interface Records {
   chart: SizeChart | null;
   /** The maker's code schemes, of all times. */
   schemes: CodeScheme[];
+  /** How the house weighs prices; what is usual, where it says nothing. */
+  priceTable?: PriceBand[];
 }
 
 /** What every comparison needs to know. */

@@ -69,6 +69,10 @@ const FACTS: FactDefinition[] = [
   fact('userMemory', 'User memory', 'free', true, 'hex digits'),
   fact('boughtOn', 'Bought on', 'free', true, '2025-06-14'),
   fact('priceAsked', 'Price asked', 'free', true, 'EUR 90.00'),
+  fact('priceStruck', 'Price crossed out', 'free', true, 'EUR 180.00'),
+  fact('boughtWhere', 'Bought in', 'free', false, 'market or shop'),
+  fact('sizesOffered', 'Sizes on offer', 'free', true, '41, 42, 43 x 2'),
+  fact('included', 'Said to come with it', 'free', false, 'box, spare laces'),
   fact('sellerSays', 'Seller says', 'free', false, 'worn twice, a gift'),
 ];
 

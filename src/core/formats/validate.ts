@@ -3,6 +3,7 @@ import addFormats from 'ajv-formats';
 import caseSchema from '../../../docs/formats/case.schema.json';
 import checkSchema from '../../../docs/formats/check.schema.json';
 import codeSchemeSchema from '../../../docs/formats/code-scheme.schema.json';
+import epcisSchema from '../../../docs/formats/epcis.schema.json';
 import eventSchema from '../../../docs/formats/event.schema.json';
 import houseRulesSchema from '../../../docs/formats/house-rules.schema.json';
 import kindSchema from '../../../docs/formats/kind.schema.json';
@@ -20,6 +21,7 @@ export type FormatName =
   | 'case'
   | 'check'
   | 'code-scheme'
+  | 'epcis'
   | 'event'
   | 'house-rules'
   | 'kind'
@@ -39,6 +41,7 @@ const ajv = new Ajv2020({
     checkSchema,
     codeSchemeSchema,
     caseSchema,
+    epcisSchema,
     eventSchema,
     houseRulesSchema,
     kindSchema,

@@ -15,7 +15,7 @@ import {
 } from './decide';
 import { drawIntervals } from './draws';
 import { EDITIONS } from './edition';
-import { evidenceOf } from './evidence';
+import { type Evidence, evidenceOf } from './evidence';
 import { type Flip, nearestFlips, quickPass, secondLooks } from './flips';
 import type { Grounds } from './grounds';
 import { type Thresholds, thresholds } from './houseRules';
@@ -27,7 +27,7 @@ import { priorOf } from './prior';
 import { type ChainReading, type OneFaultReading, partingSentence, readChain, readOneFault } from './readings';
 import { type Resemblance, resembles } from './resemblance';
 import { type SecondEyes, secondEyes } from './secondEyes';
-import { type Weighing, weigh } from './weigh';
+import { type Weighing, weigh, weightOfItem } from './weigh';
 import { genuineShare, type State, statesOf } from './worlds';
 
 /** An answer to one of the two questions, with its uncertainty. */
@@ -71,6 +71,14 @@ export interface Assessment {
 const DRAWS = 500;
 const SEED = 0.271828;
 
+/** All that was seen on a case, ready to be weighed again with single findings otherwise. */
+export function evidenceFor(file: CaseFile, grounds: Grounds, findings: Finding[]): Evidence {
+  const { houseRules, statistics } = grounds;
+  const edition = EDITIONS[grounds.edition];
+  const parameters = parametersOf(houseRules, statistics, edition, file.release?.id ?? null);
+  return evidenceOf(findings, priorOf(file.circumstances, houseRules, statistics, edition), houseRules, parameters);
+}
+
 /**
  * Assess a case.
  *
@@ -86,9 +94,8 @@ export function assess(file: CaseFile, grounds: Grounds, options: { draws?: numb
   const findings = gatherFindings(file, context, reading);
   const { statistics } = grounds;
   const edition = EDITIONS[grounds.edition];
-  const parameters = parametersOf(rules, statistics, edition, file.release?.id ?? null);
   const counterfeit = priorOf(file.circumstances, rules, statistics, edition);
-  const evidence = evidenceOf(findings, counterfeit, rules, parameters);
+  const evidence = evidenceFor(file, grounds, findings);
   const weighing = weigh(evidence);
   const intervals = drawIntervals(evidence, { rules, statistics, edition }, options.draws ?? DRAWS, SEED);
   const oneFault = readOneFault(findings);
@@ -103,6 +110,7 @@ export function assess(file: CaseFile, grounds: Grounds, options: { draws?: numb
     p: pGenuine,
     interval: intervals.genuine,
     weight: weighing.weight,
+    ofItem: edition.asksForItem ? weightOfItem(weighing) : null,
     faults: oneFault.faults.length,
     chain: chain.says,
     missing: missing.map(({ check }) => `“${check.name}”`),

@@ -1,6 +1,7 @@
 import type { CaseFile } from '../casefile/caseFile';
-import type { Assessment } from './assess';
-import type { GroundsRevisions } from './grounds';
+import { type WorkAhead, workAhead } from '../rounds/workAhead';
+import { type Assessment, evidenceFor } from './assess';
+import type { Grounds, GroundsRevisions } from './grounds';
 import { thresholds } from './houseRules';
 
 /** What a case comes to, as the queue shows it. */
@@ -16,6 +17,8 @@ export interface CaseStanding {
   open: number;
   /** The check that the desk suggests next, or null where nothing is left that could tell. */
   next: string | null;
+  /** What it still takes; null for what nobody weighed yet. */
+  ahead: WorkAhead | null;
 }
 
 /** What the queue shows of a case. */
@@ -29,6 +32,17 @@ export interface CaseSummary extends CaseStanding {
   sizeKey: string | null;
   inHand: boolean;
   condition: string;
+  channel: string;
+  /** The house's own label of whoever sells or brings it. */
+  seller: string | null;
+  owner: string | null;
+  due: string | null;
+  urgent: boolean;
+  /** Pictures that the seller was asked for and has not sent. */
+  picturesAwaited: number;
+  consignment: string | null;
+  /** The beginning of what people noted on it. */
+  notes: string;
   openedAt: string;
   openedBy: string;
   touchedBy: string;
@@ -44,8 +58,13 @@ export interface CaseSummary extends CaseStanding {
 }
 
 /** What a case comes to, by its assessment. */
-export function standingOf(file: CaseFile, assessment: Assessment): Omit<CaseStanding, 'weighedBy'> {
+export function standingOf(file: CaseFile, assessment: Assessment, grounds: Grounds): Omit<CaseStanding, 'weighedBy'> {
   const { goods, packaging, findings, gains } = assessment;
+  const rules = grounds.houseRules;
+  const required = new Set(rules.required[file.kind] ?? []);
+  const missing = findings
+    .filter(({ check, mark }) => mark === 'open' && required.has(check.id))
+    .map(({ check }) => check.id);
   const count = (wanted: (mark: string) => boolean) => findings.filter(({ mark }) => wanted(mark)).length;
   const standing = <T extends { decision: unknown; p: number; interval: [number, number] }>({
     decision,
@@ -60,8 +79,26 @@ export function standingOf(file: CaseFile, assessment: Assessment): Omit<CaseSta
     answered: count((mark) => mark === 'agrees' || mark === 'differs' || mark === 'missing' || mark === 'cantTell'),
     open: count((mark) => mark === 'open'),
     next: gains[0]?.finding.check.name ?? null,
+    ahead: workAhead(
+      gains,
+      evidenceFor(file, grounds, findings),
+      { p: goods.p, undecided: goods.decision === 'undecided', required: missing },
+      thresholds(rules.losses),
+    ),
   };
 }
+
+/** So much of the notes is found by searching. */
+const NOTES = 300;
+
+const notesOf = ({ findings, photos }: CaseFile): string =>
+  [
+    ...Object.values(findings).map((entry) => (entry.state === 'recorded' ? entry.note : undefined)),
+    ...photos.flatMap(({ notes = [] }) => notes.map(({ text }) => text)),
+  ]
+    .filter(Boolean)
+    .join(' ')
+    .slice(0, NOTES);
 
 /** What the queue shows of a case: its log and documents, and what they come to. */
 export function summarise(file: CaseFile, grounds: GroundsRevisions, standing: CaseStanding): CaseSummary {
@@ -78,6 +115,14 @@ export function summarise(file: CaseFile, grounds: GroundsRevisions, standing: C
     sizeKey: file.sizeKey,
     inHand: file.circumstances.inHand,
     condition: file.circumstances.condition,
+    channel: file.circumstances.channel,
+    seller: file.circumstances.seller ?? null,
+    owner: file.plan.owner ?? null,
+    due: file.plan.due ?? null,
+    urgent: file.plan.urgent === true,
+    picturesAwaited: file.requests.filter(({ state }) => state === 'wanted').length,
+    consignment: file.consignment,
+    notes: notesOf(file),
     openedAt: file.opened.at,
     openedBy: file.opened.by,
     touchedBy: file.touched.by,

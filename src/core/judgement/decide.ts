@@ -110,6 +110,8 @@ export interface Deciding {
   interval: [number, number];
   /** Decibans of all evidence. */
   weight: number;
+  /** Decibans of what was seen of the item itself; null where the listing may decide alone. */
+  ofItem: number | null;
   faults: number;
   chain: 'holds' | 'broken' | 'open';
   /** Required checks that were neither done nor excused, by name. */
@@ -121,7 +123,7 @@ export interface Deciding {
 
 /** What the house's school makes of a case. */
 export function schoolDecides(rules: HouseRules, deciding: Deciding): Decision<GoodsDecision> {
-  const { p, interval, weight, faults, chain, missing, inHand, misfit } = deciding;
+  const { p, interval, weight, ofItem, faults, chain, missing, inHand, misfit } = deciding;
   if (rules.school === 'oneFault') return decideGoods(faults === 0 ? 'yes' : 'no', [], missing, inHand);
   if (rules.school === 'chain') {
     if (chain === 'open') return decideGoods('open', ['nothing of the chain was observed'], missing, inHand);
@@ -130,6 +132,11 @@ export function schoolDecides(rules: HouseRules, deciding: Deciding): Decision<G
   const { side, reasons } = sideOfThresholds(p, interval, thresholds(rules.losses));
   if (side !== 'open' && Math.abs(weight) < rules.leastEvidence) {
     const reason = `all that was seen weighs ${Math.abs(weight).toFixed(1)} dban, under the ${rules.leastEvidence} that the house wants`;
+    return decideGoods('open', [reason], missing, inHand);
+  }
+  const own = ofItem === null ? null : side === 'yes' ? ofItem : -ofItem;
+  if (side !== 'open' && own !== null && own < rules.leastEvidence) {
+    const reason = `a listing alone decides nothing: what was seen of the item itself weighs ${own.toFixed(1)} dban that way, under the ${rules.leastEvidence} that the house wants`;
     return decideGoods('open', [reason], missing, inHand);
   }
   if (side === 'yes' && misfit) return decideGoods('open', [misfit], missing, inHand);

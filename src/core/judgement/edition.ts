@@ -11,13 +11,34 @@ export interface Edition {
   drawsWithCase: boolean;
   /** True where grave differences that genuine items never show together hold an acceptance back. */
   asksMisfits: boolean;
+  /** True where what the seller says decides nothing by itself. */
+  asksForItem: boolean;
 }
 
-export type EditionNumber = 1 | 2;
+export type EditionNumber = 1 | 2 | 3;
 
-export const NEWEST_EDITION: EditionNumber = 2;
+export const NEWEST_EDITION: EditionNumber = 3;
+
+const FIRST: Edition = {
+  number: 1,
+  slips: 0,
+  quality: { genuine: 0, counterfeit: 0 },
+  drawsWithCase: false,
+  asksMisfits: false,
+  asksForItem: false,
+};
+
+const SECOND: Edition = {
+  number: 2,
+  slips: 0.02,
+  quality: { genuine: 0, counterfeit: 0.35 },
+  drawsWithCase: true,
+  asksMisfits: true,
+  asksForItem: false,
+};
 
 export const EDITIONS: Record<EditionNumber, Edition> = {
-  1: { number: 1, slips: 0, quality: { genuine: 0, counterfeit: 0 }, drawsWithCase: false, asksMisfits: false },
-  2: { number: 2, slips: 0.02, quality: { genuine: 0, counterfeit: 0.35 }, drawsWithCase: true, asksMisfits: true },
+  1: FIRST,
+  2: SECOND,
+  3: { ...SECOND, number: 3, asksForItem: true },
 };

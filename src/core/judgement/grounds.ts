@@ -55,6 +55,7 @@ export function groundsOf(revisions: GroundsRevisions): Grounds {
     edition,
     kind: kind.body,
     houseRules: houseRules.body,
+    ...(houseRules.body.prices ? { priceTable: houseRules.body.prices } : {}),
     release: release?.body ?? null,
     maker: maker?.body ?? null,
     chart: chart?.body ?? null,

@@ -1,4 +1,6 @@
 import type { Channel } from '../casefile/events/circumstancesStated';
+import type { PriceBand } from '../listing/priceTable';
+import type { DealCosts } from '../listing/worth';
 import type { Quality } from './quality';
 
 /** What a house has settled for itself. A document: revised, pinned by verdicts. */
@@ -25,6 +27,10 @@ export interface HouseRules {
   required: Record<string, string[]>;
   /** Learned figures that the house holds at what it says, whatever cases say. */
   frozen?: Frozen;
+  /** How often prices stand where, among genuine items and among counterfeits. */
+  prices?: PriceBand[];
+  /** What buying costs the house. */
+  costs?: DealCosts;
   house?: House;
 }
 

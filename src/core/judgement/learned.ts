@@ -6,11 +6,12 @@ import type { TellStatistics } from './statistics';
 
 /** What is known of a check's chances now: learned where cases were confirmed, else as stated. */
 export function betasOf(
-  { check, releaseId }: Pick<Finding, 'check' | 'releaseId'>,
+  { check, releaseId, stated }: Pick<Finding, 'check' | 'releaseId' | 'stated'>,
   rules: HouseRules,
   statistics: TellStatistics | null,
   edition: EditionNumber,
 ): PerClass<Beta> {
+  if (stated) return statedBetas(check, rules, edition);
   const kind = statistics?.strands[check.strand]?.checks[check.id] ?? statedBetas(check, rules, edition);
   const worth = statistics?.releases?.worth;
   if (!worth || !releaseId) return kind;

@@ -39,7 +39,8 @@ function possibleOutcomes(finding: Finding, even: boolean): Possible[] {
   return DISTANCES.flatMap((step) => (step === 0 ? at(0, 1) : even ? at(step, 2) : [at(step, 1), at(-step, 1)]));
 }
 
-const entropy = (p: number): number => (p <= 0 || p >= 1 ? 0 : -p * Math.log2(p) - (1 - p) * Math.log2(1 - p));
+/** How much is in doubt about what is true with that probability, in bits. */
+export const entropy = (p: number): number => (p <= 0 || p >= 1 ? 0 : -p * Math.log2(p) - (1 - p) * Math.log2(1 - p));
 
 /**
  * Expected drop in the entropy of “genuine”.

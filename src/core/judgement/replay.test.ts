@@ -65,7 +65,14 @@ describe('replay', () => {
 });
 
 describe('the school that decides', () => {
-  const case0 = { p: 0.99, interval: [0.98, 0.999] as [number, number], weight: 14, missing: [], inHand: true };
+  const case0 = {
+    p: 0.99,
+    interval: [0.98, 0.999] as [number, number],
+    weight: 14,
+    ofItem: 14,
+    missing: [],
+    inHand: true,
+  };
   it.each([
     ['weighing', 0, 'broken', 'genuine'],
     ['oneFault', 1, 'holds', 'counterfeit'],
@@ -75,5 +82,15 @@ describe('the school that decides', () => {
     ['chain', 0, 'open', 'undecided'],
   ] as const)('%s, with %i faults and a chain that is %s: %s', (school, faults, chain, decision) => {
     expect(schoolDecides({ ...rules, school }, { ...case0, faults, chain, misfit: null }).decision).toBe(decision);
+  });
+  it('decides nothing by a listing alone, either way', () => {
+    const alone = { faults: 0, chain: 'open', misfit: null, ofItem: 1 } as const;
+    const decided = (more: object) => schoolDecides(rules, { ...case0, ...alone, ...more });
+    expect(decided({})).toEqual({ decision: 'undecided', reasons: [expect.stringMatching(/listing alone/)] });
+    const against = { p: 0.02, interval: [0.01, 0.05], weight: -20 };
+    expect(decided({ ...against, ofItem: -2 }).decision).toBe('undecided');
+    expect(decided({ ...against, ofItem: -8 }).decision).toBe('counterfeit');
+    // The item speaks the other way, and the listing outweighs it.
+    expect(decided({ ...against, ofItem: 8 }).decision).toBe('undecided');
   });
 });

@@ -11,7 +11,7 @@ import { type Knowledge, parametersOf } from './parameters';
 import { priorOf } from './prior';
 import { ONE_FAULT_CHANCE } from './readings';
 import type { TellStatistics } from './statistics';
-import { weigh } from './weigh';
+import { weigh, weightOfItem } from './weigh';
 import { genuineShare } from './worlds';
 
 /** What some house rules would have made of cases whose truth is known. */
@@ -85,12 +85,13 @@ export function replay(
     const knowledge: Knowledge = { rules, statistics: learned, edition: EDITIONS[NEWEST_EDITION] };
     const prior = priorOf(circumstances, rules, learned, knowledge.edition);
     const evidence = evidenceOf(findings, prior, rules, parametersOf(rules, learned));
-    const { posterior, weight } = weigh(evidence);
+    const { posterior, weight, strands } = weigh(evidence);
     const missing = (rules.required[kind] ?? []).filter((id) => !confirmed.findings[id] && !without.includes(id));
     const { decision } = schoolDecides(rules, {
       p: genuineShare(posterior),
       interval: drawIntervals(evidence, knowledge, DRAWS, SEED).genuine,
       weight,
+      ofItem: knowledge.edition.asksForItem ? weightOfItem({ weight, strands }) : null,
       faults: findings.filter(({ check, mark }) => mark === 'differs' && check.g <= ONE_FAULT_CHANCE).length,
       chain,
       missing,

@@ -55,3 +55,10 @@ export function weigh(evidence: Evidence): Weighing {
   const interplay = weight - strands.reduce((sum, strand) => sum + strand.weight, 0);
   return { prior, posterior, weight, strands, interplay };
 }
+
+/** The strand of what the seller says, in every kind of goods. */
+export const LISTING_STRAND = 'listing';
+
+/** Decibans of all evidence but the listing's. */
+export const weightOfItem = ({ weight, strands }: Pick<Weighing, 'weight' | 'strands'>): number =>
+  weight - (strands.find(({ strand }) => strand === LISTING_STRAND)?.weight ?? 0);

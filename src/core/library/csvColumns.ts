@@ -1,3 +1,5 @@
+import { columnsCalled } from '../tables/columnsCalled';
+
 /** What a column of a table may hold. */
 export const CSV_FIELDS = {
   maker: 'maker',
@@ -65,24 +67,8 @@ const CALLED: Record<CsvField, string[]> = {
   currency: ['currency', 'curr', 'wahrung'],
 };
 
-const plain = (heading: string): string =>
-  heading
-    .normalize('NFD')
-    .toLowerCase()
-    .replace(/[^a-z0-9]+/g, '');
-
-/** What columns with these headings probably hold; a field is given to the first column that may be it. */
-export function guessColumns(headings: string[]): (CsvField | null)[] {
-  const given = new Set<CsvField>();
-  return headings.map((heading) => {
-    const found = (Object.entries(CALLED) as [CsvField, string[]][]).find(
-      ([field, names]) => !given.has(field) && names.includes(plain(heading)),
-    );
-    if (!found) return null;
-    given.add(found[0]);
-    return found[0];
-  });
-}
+/** What columns with these headings probably hold. */
+export const guessColumns = (headings: string[]): (CsvField | null)[] => columnsCalled(headings, CALLED);
 
 /** Headings as they are told apart on the screen: what stands there several times is counted. */
 export function toldApart(headings: string[]): string[] {

@@ -26,6 +26,10 @@ const PERMISSIONS: Record<EventType | Deed, readonly Role[]> = {
   photoWithdrawn: INTAKE,
   photoScaled: INTAKE,
   pictureNoted: INTAKE,
+  comparablesStated: INTAKE,
+  pictureAsked: INTAKE,
+  pictureAnswered: INTAKE,
+  workPlanned: INTAKE,
   releaseChosen: INTAKE,
   addPhotograph: INTAKE,
 

@@ -3,6 +3,8 @@ import type { DateOrder } from '../dates/dateOrder';
 import type { Day } from '../dates/day';
 import type { LeadTime } from '../dates/productionWindow';
 import type { LabelLayout } from '../labels/labelLayout';
+import type { UsualResale } from '../listing/resale';
+import type { Supply } from '../listing/sizeRun';
 import type { KnownCopy } from './knownCopy';
 import type { ShelfItem } from './shelfItem';
 import type { Statement } from './statement';
@@ -108,6 +110,10 @@ export interface Release {
   materials?: string;
   /** What it costs in shops, by market. */
   prices?: MarketPrice[];
+  /** How many there were, and how fast they went. */
+  supply?: Supply;
+  /** What it usually fetches again. */
+  resale?: UsualResale;
   checks: { add: CheckDefinition[]; off: string[] };
   /** Where the record comes from. */
   source: string;

@@ -2,6 +2,7 @@ import type { EventType, NewEvent } from '@/core/casefile/event';
 import type { Completion, Setting } from './completion';
 import { factRead, factWithdrawn } from './facts';
 import { findingExcused, findingRecorded, findingWithdrawn } from './findings';
+import { comparablesStated, pictureAnswered, workPlanned } from './listing';
 import { opinionAsked, opinionGiven } from './opinions';
 import { photoAdded } from './photoAdded';
 import { photoScaled, pictureNoted } from './pictures';
@@ -15,6 +16,9 @@ const COMPLETIONS: { [T in EventType]?: Completion<T> } = {
   findingExcused,
   findingRecorded,
   findingWithdrawn,
+  comparablesStated,
+  pictureAnswered,
+  workPlanned,
   opinionAsked,
   opinionGiven,
   photoAdded,

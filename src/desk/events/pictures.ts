@@ -3,7 +3,7 @@ import { invalid } from '../refusal';
 import type { Completion, Setting } from './completion';
 
 /** What is said of a photograph is said of one of the case's own. */
-function requireOwn(sha256: string, { file }: Setting): void {
+export function requireOwn(sha256: string, { file }: Setting): void {
   if (!file.photos.some((photo) => photo.sha256 === sha256)) throw invalid('That photograph is not in this case.');
 }
 

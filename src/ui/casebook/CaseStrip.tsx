@@ -9,17 +9,19 @@ import { useKeys } from '../controls/useKeys';
 import { usePhoneLine } from '../phone/usePhoneLine';
 import { useCaseBook, useSaving, useScans, useStanding } from './CaseBook';
 import { CircumstanceChoices } from './CircumstanceChoices';
+import { PlanButton } from './PlanButton';
 
 const PhoneSheet = lazy(async () => ({ default: (await import('../phone/PhoneSheet')).PhoneSheet }));
 
 const VIEWS = [
+  { path: 'listing', name: 'Listing', key: 'l' },
   { path: 'codes', name: 'Codes', key: 'c' },
   { path: 'inspect', name: 'Inspect', key: 'i' },
   { path: 'compare', name: 'Compare', key: 'z' },
   { path: 'verdict', name: 'Verdict', key: 'v' },
 ];
 /** Once it is known what the item is, there is something to learn from it. */
-const LEARN = { path: 'learn', name: 'Learn', key: 'l' };
+const LEARN = { path: 'learn', name: 'Learn', key: 'y' };
 
 /** Where no size is claimed yet. */
 const OPEN = 'open';
@@ -39,12 +41,13 @@ export function CaseStrip({ phone }: { phone: boolean }) {
   const path = usePathname();
   const router = useRouter();
   const go = (view: string) => router.push(`/case/${number}/${view}`);
+  useKeys('l', () => go('listing'));
   useKeys('c', () => go('codes'));
   useKeys('i', () => go('inspect'));
   useKeys('z', () => go('compare'));
   useKeys('v', () => go('verdict'));
   const teaches = file.circumstances.reference === true || file.truth !== null;
-  useKeys('l', () => go('learn'), { enabled: teaches });
+  useKeys('y', () => go('learn'), { enabled: teaches });
   const closed = file.seal !== null || file.closed !== null;
   const line = usePhoneLine(number, phone && !closed, log.renew);
   const [linking, setLinking] = useState(false);
@@ -105,7 +108,7 @@ export function CaseStrip({ phone }: { phone: boolean }) {
           />
         </div>
       </div>
-      <nav aria-label="Views of this case" className="mt-1.5 flex items-end gap-1">
+      <nav aria-label="Views of this case" className="mt-1.5 flex flex-wrap items-end gap-1">
         {[...VIEWS, ...(teaches ? [LEARN] : [])].map((view) => (
           <Link
             key={view.path}
@@ -128,16 +131,19 @@ export function CaseStrip({ phone }: { phone: boolean }) {
             </Button>
           </p>
         )}
+        <span className="ml-auto">
+          <PlanButton />
+        </span>
         {!closed && (
           <button
             type="button"
             onClick={() => setLinking(true)}
-            className="ml-auto flex min-h-9 items-center gap-2 px-2 text-soft hover:text-ink"
+            className="flex min-h-9 items-center gap-2 px-2 text-soft hover:text-ink"
           >
             {line.open ? 'Phone, open' : 'Phone'} <Key>a</Key>
           </button>
         )}
-        <p role="status" className={`${closed ? 'ml-auto ' : ''}pb-2 text-[13px] text-soft`}>
+        <p role="status" className={`pb-2 text-[13px] text-soft`}>
           {variants > 1 && `${possible} of ${variants} variants possible · `}
           {said && <span className="mr-4 text-ink">{said}</span>}
           {file.closed

@@ -27,7 +27,7 @@ export function SellerField({
         if (event.key === 'Enter' && event.currentTarget.form === null) event.currentTarget.blur();
         if (event.key === 'Escape') setText(seller);
       }}
-      className="h-9 w-20 rounded-sm border border-line bg-sheet px-2 outline-none focus:border-accent disabled:opacity-60"
+      className="h-9 w-24 rounded-sm border border-line bg-sheet px-2 outline-none focus:border-accent disabled:opacity-60"
     />
   );
 }

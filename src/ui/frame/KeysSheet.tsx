@@ -31,14 +31,37 @@ const GROUPS: { name: string; keys: [keys: string[], does: string][] }[] = [
     ],
   },
   {
+    name: 'The day',
+    keys: [
+      [['i'], 'what waits'],
+      [['o'], 'rounds'],
+      [['c'], 'consignments'],
+      [['b'], 'logbook'],
+      [['f'], 'search what waits'],
+      [['1', '…', '9'], 'a view that you keep'],
+      [['0'], 'all that waits'],
+    ],
+  },
+  {
+    name: 'Listing',
+    keys: [
+      [['w'], 'into the fields'],
+      [['p'], 'read a message'],
+      [['n'], 'add prices of others'],
+      [['t'], 'copy the message that asks for pictures'],
+    ],
+  },
+  {
     name: 'On a case',
     keys: [
+      [['l'], 'Listing: price, seller, pictures to ask for'],
       [['c'], 'Codes'],
       [['i'], 'Inspect'],
       [['z'], 'Compare'],
       [['v'], 'Verdict'],
-      [['l'], 'Learn, once it is known what the item is'],
+      [['y'], 'Learn, once it is known what the item is'],
       [['a'], 'a phone that adds pictures'],
+      [['.'], 'who takes it, and when it is due'],
       [['s'], 'on Verdict: seal, or reopen'],
       [['o'], 'on Verdict: ask for a second opinion'],
       [['t'], 'on Verdict: confirm the truth later'],

@@ -1,4 +1,5 @@
 'use client';
+import Link from 'next/link';
 import { useRouter, useSearchParams } from 'next/navigation';
 import { lazy, useRef, useState } from 'react';
 import { asAsked } from '@/core/checks/finding';
@@ -23,7 +24,6 @@ import { useWalk } from './useWalk';
 
 const ScaleSheet = lazy(async () => ({ default: (await import('../devices/ScaleSheet')).ScaleSheet }));
 const CalipersSheet = lazy(async () => ({ default: (await import('../devices/CalipersSheet')).CalipersSheet }));
-const ListingForm = lazy(async () => ({ default: (await import('./ListingForm')).ListingForm }));
 
 const DIGITS = '1,2,3,4,5,6,7,8,9';
 
@@ -116,9 +116,13 @@ export function InspectView() {
           </span>
         </div>
         {layer === 'listing' && !quickPass && (
-          <Later>
-            <ListingForm key={file.seq} />
-          </Later>
+          <p className="mb-3 text-soft">
+            What the seller says and asks is entered under{' '}
+            <Link className="text-accent underline underline-offset-4" href={`/case/${number}/listing`}>
+              Listing
+            </Link>{' '}
+            <Key>l</Key>; it answers these as far as it goes, until somebody does by hand.
+          </p>
         )}
         <Beside />
         <ul className="border-t">

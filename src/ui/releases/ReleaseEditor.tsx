@@ -17,6 +17,7 @@ import { recordId, useSaveRecord } from '../records/useSaveRecord';
 import { ChecksPart } from './parts/ChecksPart';
 import { CopiesPart } from './parts/CopiesPart';
 import { FiguresPart } from './parts/FiguresPart';
+import { MarketPart } from './parts/MarketPart';
 import { NamesPart } from './parts/NamesPart';
 import { PacksPart } from './parts/PacksPart';
 import { RetiredPart } from './parts/RetiredPart';
@@ -35,6 +36,7 @@ const PARTS = [
   { id: 'variants', name: 'Factories and variants' },
   { id: 'packs', name: 'Box, materials, prices' },
   { id: 'figures', name: 'Figures' },
+  { id: 'market', name: 'Supply and resale' },
   { id: 'shelf', name: 'Shelf' },
   { id: 'copies', name: 'Known copies' },
   { id: 'statements', name: 'Who says so' },
@@ -148,6 +150,7 @@ export function ReleaseEditor({
           <VariantsPart {...part} />
           <PacksPart {...part} />
           <FiguresPart {...part} />
+          <MarketPart {...part} />
           <ShelfPart {...part} />
           <CopiesPart {...part} />
           <StatementsPart {...part} today={today} />

@@ -12,6 +12,7 @@ import { DecisionPart } from './DecisionPart';
 import { type LearnedKind, LearnedPart } from './LearnedPart';
 import { LossesPart } from './LossesPart';
 import { PreviewTable } from './PreviewTable';
+import { CostsPart, PricesPart } from './PricesPart';
 import { PriorsPart } from './PriorsPart';
 import { type RequirableKind, RequiredPart } from './RequiredPart';
 import { usePreview } from './usePreview';
@@ -69,6 +70,8 @@ export function RulesView({
       <div className="grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)_minmax(0,1.1fr)] gap-8 max-[1100px]:grid-cols-2 max-md:grid-cols-1">
         <div className="grid content-start gap-5">
           <PriorsPart {...part} />
+          <PricesPart {...part} />
+          <CostsPart {...part} />
         </div>
         <div className="grid content-start gap-5">
           <LossesPart {...part} />

@@ -8,6 +8,7 @@ import type { ScannedFact } from '@/core/codes/scanned';
 import { unprefixed } from '@/core/codes/unprefixed';
 import type { Grounds } from '@/core/judgement/grounds';
 import { request } from '../request';
+import { slipIn } from './slipIn';
 
 /** A scan about which the person has to say something first. */
 export interface ScanQuestion {
@@ -34,8 +35,6 @@ export interface ScanDesk {
   /** What became of the last scan, in a sentence. */
   said: string;
 }
-
-const CASE_NUMBER = /^PP-\d{4,}$/i;
 
 /** Scans within a case: nothing is overwritten silently, and every scan is answered with what became of it. */
 export function useScanDesk({
@@ -64,8 +63,9 @@ export function useScanDesk({
     async (text: string, place?: string) => {
       const { file: at, grounds: held } = now.current;
       const raw = unprefixed(text);
-      if (CASE_NUMBER.test(raw)) {
-        router.push(`/case/${raw.toUpperCase()}`);
+      const slip = slipIn(raw);
+      if (slip) {
+        router.push(`/case/${slip}`);
         return;
       }
       if (at.seal || at.closed) {

@@ -2,6 +2,7 @@ import type { EventType } from '../event';
 import { caseClosed } from './caseClosed';
 import { circumstancesStated } from './circumstancesStated';
 import { codeMet } from './codeMet';
+import { comparablesStated } from './comparablesStated';
 import type { EventKind } from './eventKind';
 import { factRead } from './factRead';
 import { factWithdrawn } from './factWithdrawn';
@@ -14,11 +15,14 @@ import { opinionGiven } from './opinionGiven';
 import { photoAdded } from './photoAdded';
 import { photoScaled } from './photoScaled';
 import { photoWithdrawn } from './photoWithdrawn';
+import { pictureAnswered } from './pictureAnswered';
+import { pictureAsked } from './pictureAsked';
 import { pictureNoted } from './pictureNoted';
 import { releaseChosen } from './releaseChosen';
 import { reopened } from './reopened';
 import { truthConfirmed } from './truthConfirmed';
 import { verdictSealed } from './verdictSealed';
+import { workPlanned } from './workPlanned';
 
 /** Every kind of event. */
 export const EVENT_KINDS: { [T in EventType]: EventKind<T> } = {
@@ -34,6 +38,10 @@ export const EVENT_KINDS: { [T in EventType]: EventKind<T> } = {
   photoWithdrawn,
   photoScaled,
   pictureNoted,
+  comparablesStated,
+  pictureAsked,
+  pictureAnswered,
+  workPlanned,
   opinionAsked,
   opinionGiven,
   codeMet,

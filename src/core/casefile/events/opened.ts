@@ -7,6 +7,8 @@ export interface Opened {
   kind: string;
   query: string;
   circumstances: Circumstances;
+  /** Id of the consignment that it came with. */
+  consignment?: string;
 }
 
 export const opened: EventKind<'opened'> = {

@@ -34,6 +34,8 @@ export function readPlainCode(raw: string): FactResult {
   return { reading: { normal: normaliseStyleCode(raw), display: cleanText(raw).toUpperCase() } };
 }
 
+/** ISO 4217 codes that are in use. */
+export const CURRENCIES = new Set(Intl.supportedValuesOf('currency'));
 const SIGNS: Record<string, string> = { '€': 'EUR', '£': 'GBP', $: 'USD', '¥': 'JPY' };
 
 /**
@@ -49,6 +51,7 @@ export function readPriceFact(raw: string): FactResult {
   const [, whole = amount, cents = ''] = /^(.*?)(?:[.,](\d{1,2}))?$/.exec(amount) ?? [];
   const value = `${whole.replace(/[.,]/g, '')}.${cents.padEnd(2, '0')}`;
   const currency = SIGNS[sign] ?? sign;
+  if (!CURRENCIES.has(currency)) return fails(`“${sign}” is no currency that is in use.`);
   return { reading: { normal: `${currency} ${value}`, display: `${currency} ${value}` } };
 }
 
@@ -62,4 +65,10 @@ export function readDimensionsFact(raw: string): FactResult {
   const [length = 0, width = 0, height = 0] = edges.map(Number);
   const normal = `${type} ${length}x${width}x${height}`.trim();
   return { reading: { normal, display: normal, dimensions: { type, length, width, height } } };
+}
+
+/** Sizes on offer: kept as they are written, in capitals; what they are is for the release to say. */
+export function readOfferedFact(raw: string): FactResult {
+  const text = cleanText(raw).toUpperCase();
+  return /[\p{L}\d]/u.test(text) ? { reading: { normal: text, display: text } } : fails('There is no size in it.');
 }

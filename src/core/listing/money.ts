@@ -1,0 +1,28 @@
+import { readPriceFact } from '../crossread/readers/plain';
+
+/** An amount of money; `currency` by ISO 4217. */
+export interface Money {
+  amount: number;
+  currency: string;
+}
+
+/** No item is priced higher; more is a slip of the hand. */
+export const MOST_MONEY = 10_000_000;
+
+/**
+ * The amount that a text names.
+ *
+ * @returns null where it names none
+ * @example moneyOf('€129,50') // { amount: 129.5, currency: 'EUR' }
+ */
+export function moneyOf(text: string): Money | null {
+  const [currency, amount] = readPriceFact(text).reading?.normal.split(' ') ?? [];
+  return currency && amount ? { amount: Number(amount), currency } : null;
+}
+
+/** An amount for people, with as many places as tell something: `EUR 1,290`, `EUR 12.50`. */
+export function formatMoney({ amount, currency }: Money): string {
+  const places = Math.abs(amount) < 100 && amount % 1 !== 0 ? 2 : 0;
+  const figure = amount.toLocaleString('en', { minimumFractionDigits: places, maximumFractionDigits: places });
+  return `${currency}\u00a0${figure}`;
+}

@@ -1,0 +1,57 @@
+import { erf } from 'simple-statistics';
+
+/** How often prices stand so, among genuine items and among counterfeits. */
+export interface PriceBand {
+  /** Prices under this share of what others ask, and over the band before; null for all that is over. */
+  below: number | null;
+  genuine: number;
+  counterfeit: number;
+}
+
+/** What stands for a house that says nothing else. Copies are priced to go quickly; some are priced to look right. */
+export const PRICE_TABLE: PriceBand[] = [
+  { below: 0.4, genuine: 0.01, counterfeit: 0.1 },
+  { below: 0.6, genuine: 0.05, counterfeit: 0.24 },
+  { below: 0.8, genuine: 0.2, counterfeit: 0.28 },
+  { below: 1.25, genuine: 0.58, counterfeit: 0.29 },
+  { below: null, genuine: 0.16, counterfeit: 0.09 },
+];
+
+/** P(a standard normal value ≤ z). */
+const normalBelow = (z: number): number => (1 + erf(z / Math.SQRT2)) / 2;
+
+/**
+ * How likely a price is among genuine items and among counterfeits, averaged over where it may stand: a middle that is
+ * hardly known says little.
+ *
+ * @param ratio the price as a share of what others ask
+ * @param logSd standard deviation of its logarithm
+ */
+export function priceChances(
+  table: PriceBand[],
+  { ratio, logSd }: { ratio: number; logSd: number },
+): { genuine: number; counterfeit: number } {
+  let [genuine, counterfeit, before] = [0, 0, 0];
+  for (const band of table) {
+    const upTo =
+      band.below === null ? 1 : normalBelow((Math.log(band.below) - Math.log(ratio)) / Math.max(1e-9, logSd));
+    genuine += (upTo - before) * band.genuine;
+    counterfeit += (upTo - before) * band.counterfeit;
+    before = upTo;
+  }
+  return { genuine, counterfeit };
+}
+
+/** What is wrong with a table, as a sentence; null where it is sound. */
+export function priceTableProblem(table: PriceBand[]): string | null {
+  const limits = table.slice(0, -1).map(({ below }) => below);
+  const rising = limits.every((below, i) => below !== null && below > (limits[i - 1] ?? 0));
+  if (table.length < 2 || !rising || table.at(-1)?.below !== null)
+    return 'The price bands must rise, and the last one takes all that is over.';
+  for (const side of ['genuine', 'counterfeit'] as const) {
+    const sum = table.reduce((total, band) => total + band[side], 0);
+    if (Math.abs(sum - 1) > 0.005)
+      return `The shares of ${side} items in the price bands come to ${(100 * sum).toFixed(1)} %, not to 100 %.`;
+  }
+  return null;
+}

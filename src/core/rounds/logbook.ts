@@ -1,0 +1,130 @@
+import type { Day } from '../dates/day';
+
+/** An entry of any case, as far as a logbook goes. */
+export interface LoggedEntry {
+  /** ISO 8601 instant, in the order of the entries. */
+  at: string;
+  by: string;
+  type: string;
+  caseId: string;
+  kind: string;
+  /** Of a sealed verdict. */
+  decision: string | null;
+}
+
+/** What somebody did on a day. */
+export interface DayOfWork {
+  day: Day;
+  by: string;
+  entries: number;
+  cases: number;
+  minutes: number;
+  genuine: number;
+  counterfeit: number;
+  undecided: number;
+  /** Closed without a verdict, and passed on to another for an opinion. */
+  closed: number;
+  escalated: number;
+}
+
+/** How long cases of a kind took that were sealed in that time. */
+export interface KindMinutes {
+  kind: string;
+  cases: number;
+  /** Minutes a case: the middle one, and the ends between which half of them lie. */
+  median: number;
+  quartiles: [number, number];
+}
+
+export interface Logbook {
+  days: DayOfWork[];
+  kinds: KindMinutes[];
+}
+
+/** Somebody who enters nothing for longer than this did something else. */
+const PAUSE_MINUTES = 10;
+/** What the last entry before a pause took. */
+const ENTRY_MINUTES = 0.5;
+
+const minutesBetween = (a: string, b: string): number => (Date.parse(b) - Date.parse(a)) / 60_000;
+
+const quantile = (sorted: number[], share: number): number => {
+  const at = (sorted.length - 1) * share;
+  const [low, high] = [sorted[Math.floor(at)] ?? 0, sorted[Math.ceil(at)] ?? 0];
+  return low + (high - low) * (at - Math.floor(at));
+};
+
+/**
+ * What was done, by day and person, and how long cases took. Time is counted between entries that follow one another
+ * within ten minutes, and goes to the case of the earlier of the two.
+ *
+ * @param dayOf the day of an instant, by the clock of the house
+ */
+export function logbookOf(entries: LoggedEntry[], dayOf: (at: string) => Day): Logbook {
+  const days = new Map<string, DayOfWork & { touched: Set<string> }>();
+  const spent = new Map<string, number>();
+  const sealed = new Map<string, string>();
+  const last = new Map<string, LoggedEntry>();
+  const lineOf = (at: string, by: string) => {
+    const day = dayOf(at);
+    const key = `${day} ${by}`;
+    const known = days.get(key);
+    if (known) return known;
+    const line = {
+      day,
+      by,
+      entries: 0,
+      cases: 0,
+      minutes: 0,
+      genuine: 0,
+      counterfeit: 0,
+      undecided: 0,
+      closed: 0,
+      escalated: 0,
+      touched: new Set<string>(),
+    };
+    days.set(key, line);
+    return line;
+  };
+  const spend = (entry: LoggedEntry, minutes: number) => {
+    lineOf(entry.at, entry.by).minutes += minutes;
+    spent.set(entry.caseId, (spent.get(entry.caseId) ?? 0) + minutes);
+  };
+  for (const entry of entries) {
+    const { at, by, type, caseId, kind, decision } = entry;
+    const line = lineOf(at, by);
+    line.entries += 1;
+    line.touched.add(caseId);
+    line.cases = line.touched.size;
+    if (type === 'verdictSealed') {
+      sealed.set(caseId, kind);
+      if (decision === 'genuine' || decision === 'counterfeit') line[decision] += 1;
+      else line.undecided += 1;
+    }
+    if (type === 'caseClosed') line.closed += 1;
+    if (type === 'opinionAsked') line.escalated += 1;
+    const before = last.get(by);
+    if (before) {
+      const gap = minutesBetween(before.at, at);
+      spend(before, gap <= PAUSE_MINUTES ? gap : ENTRY_MINUTES);
+    }
+    last.set(by, entry);
+  }
+  for (const entry of last.values()) spend(entry, ENTRY_MINUTES);
+  const byKind = new Map<string, number[]>();
+  for (const [caseId, kind] of sealed) byKind.set(kind, [...(byKind.get(kind) ?? []), spent.get(caseId) ?? 0]);
+  return {
+    days: [...days.values()]
+      .map(({ touched: _, ...line }) => line)
+      .sort((a, b) => b.day.localeCompare(a.day) || a.by.localeCompare(b.by)),
+    kinds: [...byKind].map(([kind, minutes]) => {
+      const sorted = minutes.sort((a, b) => a - b);
+      return {
+        kind,
+        cases: sorted.length,
+        median: quantile(sorted, 0.5),
+        quartiles: [quantile(sorted, 0.25), quantile(sorted, 0.75)],
+      };
+    }),
+  };
+}

@@ -1,0 +1,245 @@
+import { readGtin } from '@/core/codes/gtin';
+import { activeField, type Field, setValue } from '../controls/field';
+
+/** Keystrokes closer together than this come from a scanner, not from a hand. */
+const BURST_MS = 50;
+/** A slow scanner sends a key every 120 ms; a bench that met one waits for it from then on. */
+const SLOW_MS = 135;
+/** Keys that follow one another so closely may be a slow scanner's on a busy page. */
+const MAYBE_SLOW_MS = 190;
+const SLOW_KEY = 'pinprick-slow-scanner';
+const SHORTEST = 6;
+/** So many keys, evenly spaced and ended by Enter or Tab, come from no hand. */
+const SURELY_SCANNED = 8;
+/** Of digits alone it takes more: see `looksScanned`. */
+const LEAST_DIGITS = 12;
+
+const isSlow = (): boolean => {
+  try {
+    return localStorage.getItem(SLOW_KEY) === 'yes';
+  } catch {
+    return false;
+  }
+};
+
+/**
+ * A slow scan shows its form: a number whose check digit is right, or a symbol's text. A hurried hand answers check
+ * after check with digits, and one in ten such runs has a right check digit: a short number is taken from fast
+ * scanners only.
+ */
+const looksScanned = (text: string): boolean => {
+  if (text.length < SURELY_SCANNED) return false;
+  if (/^\d+$/.test(text)) return text.length >= LEAST_DIGITS && readGtin(text).readings.some(({ valid }) => valid);
+  return /^[\](]|^01\d{14}|^https?:|^[0-9A-F]{24,}$/i.test(text);
+};
+
+/** FNC1 between the elements of a symbol, as scanners type it. */
+const isSeparator = ({ key, ctrlKey }: KeyboardEvent): boolean => key === 'F8' || (ctrlKey && key === ']');
+
+/** Keys in even, slow succession, whatever was done with them. */
+interface Slow {
+  text: string;
+  last: number;
+  /** So many of them were let through to the view that was there. */
+  leaked: number;
+  leakedTo: (() => ScanTaker) | undefined;
+  /** The field that they went into, with what it held before. */
+  field: Field | null;
+  before: string;
+}
+
+const NOTHING: Slow = { text: '', last: 0, leaked: 0, leakedTo: undefined, field: null, before: '' };
+
+interface Burst {
+  text: string;
+  last: number;
+  /** The field that had the focus, with what it held before the burst. */
+  field: Field | null;
+  before: string;
+  /** Keys held back outside of fields until it is clear whether a scanner or a hand sends them. */
+  held: KeyboardEvent[];
+}
+
+/** Keys that do nothing by themselves; a scanner sends them before its capitals. */
+const MODIFIERS = ['Shift', 'Control', 'Alt', 'AltGraph', 'Meta', 'CapsLock'];
+
+/** The same key once more, as a script can give it. */
+const again = ({ key, code, shiftKey }: KeyboardEvent): KeyboardEvent =>
+  new KeyboardEvent('keydown', { key, code, shiftKey, bubbles: true, cancelable: true });
+
+/** True where the browser can tell that it holds input which this page has not heard yet. */
+function inputWaits(): boolean {
+  const { scheduling } = navigator as { scheduling?: { isInputPending(): boolean } };
+  return scheduling?.isInputPending() ?? false;
+}
+
+/** What a view does with what a scanner sends. */
+export interface ScanTaker {
+  /** A whole scan, and the field that had the focus. */
+  onScan: (text: string, field: Field | null) => void;
+  /** So many keys of a scan were let through to this view before it was known as one. */
+  onLeak?: (keys: number) => void;
+  /** A run of fast keys ended without Enter or Tab. */
+  onBroken?: (text: string) => void;
+}
+
+/** The views that take scans, the newest last: a sheet lies over its page. */
+const takers: (() => ScanTaker)[] = [];
+
+/**
+ * Let a view take scans from now on. The keys of a scan that is under way stay with the page while one view makes room
+ * for another: whichever is there when the scan ends gets it whole.
+ *
+ * @param taker asked anew for each scan
+ * @returns what ends it
+ */
+export function takeScans(taker: () => ScanTaker): () => void {
+  listen();
+  takers.push(taker);
+  document.documentElement.dataset.scanner = 'heard';
+  const { text, at } = waiting;
+  waiting = NONE_WAITS;
+  if (text !== '' && performance.now() - at < LOST_AFTER_MS) taker().onScan(text, null);
+  return () => {
+    takers.splice(takers.indexOf(taker), 1);
+    if (takers.length === 0) delete document.documentElement.dataset.scanner;
+  };
+}
+
+/** A scan that ended while no view was there waits so long for the next. */
+const LOST_AFTER_MS = 2000;
+const NONE_WAITS = { text: '', at: 0 };
+let waiting = NONE_WAITS;
+
+/** While no view is there, a scan waits for the one that comes. */
+const NOBODY: ScanTaker = {
+  onScan: (text) => {
+    waiting = { text, at: performance.now() };
+  },
+};
+const current = (): ScanTaker => takers.at(-1)?.() ?? NOBODY;
+
+let heard = false;
+
+/** One pair of ears for as long as the page lives. */
+function listen(): void {
+  if (heard) return;
+  heard = true;
+  let burst: Burst | null = null;
+  let timer: ReturnType<typeof setTimeout> | undefined;
+  let gap = isSlow() ? SLOW_MS : BURST_MS;
+  let slow: Slow = NOTHING;
+
+  const release = () => {
+    if (burst && burst.held.length >= SHORTEST) current().onBroken?.(burst.text);
+    const keys = burst && burst.held.length < SHORTEST ? burst.held : [];
+    slow = { ...slow, leaked: slow.leaked + keys.length, leakedTo: takers.at(-1) };
+    burst = null;
+    for (const key of keys) {
+      // A key may have moved the focus into a field; those after it were meant for that field.
+      const field = activeField();
+      if (field) {
+        setValue(field, field.value + key.key);
+        continue;
+      }
+      const { target } = key;
+      (target instanceof Element && target.isConnected ? target : document.body).dispatchEvent(again(key));
+    }
+  };
+  /** The run seems to be over; but a busy page hears keys late, and those that already wait may go on with it. */
+  const whenQuiet = () => {
+    if (inputWaits()) timer = setTimeout(whenQuiet, gap);
+    else release();
+  };
+  /** From here on a slow scanner is waited for. */
+  const waitLonger = () => {
+    gap = SLOW_MS;
+    try {
+      localStorage.setItem(SLOW_KEY, 'yes');
+    } catch {
+      // Without storage it is told anew on the next page.
+    }
+  };
+  const swallow = (event: KeyboardEvent) => {
+    event.preventDefault();
+    event.stopImmediatePropagation();
+  };
+  /** What was held comes before this key, and where it moved the focus into a field, this key is meant for that. */
+  const releaseBefore = (event: KeyboardEvent) => {
+    clearTimeout(timer);
+    release();
+    const field = activeField();
+    // Tab goes on from the focus by itself.
+    if (!field || field === event.target || event.key === 'Tab') return;
+    swallow(event);
+    field.dispatchEvent(again(event));
+  };
+  const onKey = (event: KeyboardEvent) => {
+    // Where no view takes scans, keys are a hand's; but a scan that is under way is heard to its end.
+    if (takers.length === 0 && !burst) return;
+    // Keys that a script gives again were heard here before.
+    if (!event.isTrusted || event.repeat) return;
+    // What another device types there is for that field.
+    if (event.target instanceof HTMLElement && 'typedByDevice' in event.target.dataset) return;
+    const now = event.timeStamp;
+    const running = burst !== null && now - burst.last < gap;
+    const goesOn = now - slow.last < MAYBE_SLOW_MS;
+    if (burst && running && isSeparator(event)) {
+      swallow(event);
+      burst.text += '\u001d';
+      burst.last = now;
+      return;
+    }
+    if (event.ctrlKey || event.metaKey || event.altKey) return;
+    if (event.key === 'Enter' || event.key === 'Tab') {
+      clearTimeout(timer);
+      // A busy page may have let the first keys go before the others came: what all of them say is the scan.
+      const whole = slow.text.length > (burst?.text.length ?? 0);
+      if (goesOn && (!running || whole) && looksScanned(slow.text)) {
+        swallow(event);
+        const { text, leaked, leakedTo, field, before } = slow;
+        slow = NOTHING;
+        if (field) setValue(field, before);
+        burst = null;
+        if (!running) waitLonger();
+        if (leaked > 0 && leakedTo && takers.includes(leakedTo)) leakedTo().onLeak?.(leaked);
+        current().onScan(text, field);
+        return;
+      }
+      if (running && burst && burst.text.length >= SHORTEST) {
+        swallow(event);
+        const { text, field, before } = burst;
+        burst = null;
+        if (field) setValue(field, before);
+        slow = NOTHING;
+        current().onScan(text, field);
+      } else releaseBefore(event);
+      return;
+    }
+    if (event.key.length !== 1) {
+      if (burst && burst.held.length > 0 && !MODIFIERS.includes(event.key)) releaseBefore(event);
+      return;
+    }
+    slow = goesOn ? { ...slow, text: slow.text + event.key, last: now } : { ...NOTHING, text: event.key, last: now };
+    const into = activeField();
+    if (into && !slow.field) slow = { ...slow, field: into, before: into.value };
+    if (!running || !burst) {
+      clearTimeout(timer);
+      release();
+    }
+    const field =
+      event.target instanceof HTMLInputElement || event.target instanceof HTMLTextAreaElement ? event.target : null;
+    if (!burst) {
+      burst = { text: '', last: now, field, before: field?.value ?? '', held: [] };
+    }
+    burst.text += event.key;
+    burst.last = now;
+    // Where the focus came into a field meanwhile, what is held goes there first.
+    if (field && burst.held.length === 0) return;
+    burst.held.push(event);
+    swallow(event);
+    clearTimeout(timer);
+    timer = setTimeout(whenQuiet, gap);
+  };
+  window.addEventListener('keydown', onKey, true);
+}
