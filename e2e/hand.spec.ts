@@ -22,6 +22,25 @@ test('one key takes an entry back in Codes, a pasted label whole; Esc leaves the
   await allSaved(page);
 });
 
+test('an entry is taken back before it was cross-read, and what stood there stands there again', async ({ page }) => {
+  await page.addInitScript(() => {
+    const { postMessage } = Worker.prototype;
+    Worker.prototype.postMessage = function (this: Worker, ...said: Parameters<typeof postMessage>) {
+      setTimeout(() => postMessage.apply(this, said), 2000);
+    } as typeof postMessage;
+  });
+  await visit(page, '/case/PP-0420/codes');
+  const cell = page.getByRole('textbox', { name: /^Model name, Box label/ });
+  const before = await cell.inputValue();
+  await cell.focus();
+  await page.keyboard.insertText('HOLT RIDGE');
+  await press(page, 'Enter');
+  await expect(cell).toHaveValue('HOLT RIDGE');
+  await press(page, 'Escape', 'u');
+  await expect(cell).toHaveValue(before);
+  await allSaved(page);
+});
+
 test('a hand faster than the page loses no key: the one after a key that moves the hand goes where it moved to', async ({
   page,
 }) => {

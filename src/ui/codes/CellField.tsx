@@ -1,6 +1,7 @@
 'use client';
 import { clsx } from 'clsx';
-import { type KeyboardEvent, startTransition, useEffect, useRef, useState } from 'react';
+import { type KeyboardEvent, startTransition, useRef, useState } from 'react';
+import type { FactEntry } from '@/core/casefile/caseFile';
 import type { Cell } from '@/core/crossread/cell';
 import { MARK_WORDS } from '@/core/crossread/mark';
 import { MarkSign } from '../marks/MarkSign';
@@ -21,12 +22,18 @@ function Segments({ cell }: { cell: Cell }) {
   });
 }
 
+/** What stands for an entry in its field. */
+const wordsOf = (entry: FactEntry | null): string =>
+  entry?.state === 'absent' ? '-' : entry?.state === 'illegible' ? '?' : (entry?.raw ?? '');
+
 /**
  * One cell of the matrix: a field while it is typed in, the read and compared code otherwise. What is typed lives in
- * the cell itself, so that a key is shown before anything is compared.
+ * the cell itself, so that a key is shown before anything is compared; what is kept is the log's, whether it was
+ * compared yet or not.
  */
 export function CellField({
   cell,
+  entry,
   label,
   code,
   readOnly,
@@ -34,6 +41,8 @@ export function CellField({
   handlers,
 }: {
   cell: Cell;
+  /** What the log holds of it. */
+  entry: FactEntry | null;
   label: string;
   code: boolean;
   readOnly: boolean;
@@ -44,9 +53,9 @@ export function CellField({
   /** What is being typed, or null where the cell shows what is kept. */
   const [typed, setTyped] = useState<string | null>(null);
   const at = { place: cell.place, fact: cell.fact };
-  const kept = cell.entry?.state === 'absent' ? '-' : cell.entry?.state === 'illegible' ? '?' : (cell.entry?.raw ?? '');
+  const kept = wordsOf(entry);
   const refusal = typed === null ? null : draftProblem({ ...at, raw: typed });
-  const overlay = !focused && typed === null && cell.entry !== null;
+  const overlay = !focused && typed === null && cell.entry !== null && wordsOf(cell.entry) === kept;
   /** The same at once: Enter keeps and moves on, and leaving the field must not keep it again. */
   const unkept = useRef<string | null>(null);
   const keep = () => {
@@ -55,15 +64,10 @@ export function CellField({
     unkept.current = null;
     // The hand goes on to the next cell; what the entry changes is drawn behind it.
     startTransition(() => {
-      const onItsWay = handlers.onKeep({ ...at, raw });
-      if (!onItsWay || raw.trim() === kept) setTyped(null);
+      handlers.onKeep({ ...at, raw });
+      setTyped(null);
     });
   };
-  // What was typed stands until the reading has it.
-  // biome-ignore lint/correctness/useExhaustiveDependencies: whenever something else is read there
-  useEffect(() => {
-    if (unkept.current === null) setTyped(null);
-  }, [kept]);
   const onKeyDown = (event: KeyboardEvent<HTMLInputElement>) => {
     if (event.key === 'Enter' || event.key === 'ArrowDown') {
       event.preventDefault();

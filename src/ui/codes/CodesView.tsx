@@ -65,20 +65,19 @@ export function CodesView({ today, first }: { today: Day; first: CodesReading })
     return belongings.find((each) => each.releaseId !== release?.id) ?? null;
   }, [kind, facts, release]);
 
-  const keep = (draft: Draft): boolean => {
+  const keep = (draft: Draft) => {
     const where = { place: draft.place, fact: draft.fact };
-    if (draftProblem(draft)) return false;
+    if (draftProblem(draft)) return;
     const kept = file.facts[where.place]?.[where.fact];
     const state = stateOf(draft.raw);
     const raw = state === 'read' ? draft.raw : '';
     drop(where);
     const empty = draft.raw.trim() === '';
     const same = empty ? !kept : kept?.raw === raw && kept.state === state;
-    if (same) return false;
+    if (same) return;
     remember([where]);
     if (empty) record('factWithdrawn', where);
     else record('factRead', { ...where, state, raw, via: 'typed' });
-    return true;
   };
   const pasteLabel = async (place: string, text: string) => {
     setUnread('');
@@ -190,6 +189,7 @@ export function CodesView({ today, first }: { today: Day; first: CodesReading })
             <Matrix
               key={number}
               reading={reading}
+              facts={file.facts}
               places={ordered}
               readOnly={sealed}
               onType={set}

@@ -1,6 +1,7 @@
 'use client';
 import { clsx } from 'clsx';
 import { memo, useEffect, useMemo, useRef } from 'react';
+import type { CaseFile, FactEntry } from '@/core/casefile/caseFile';
 import type { Place } from '@/core/checks/check';
 import type { Cell } from '@/core/crossread/cell';
 import type { CrossReading } from '@/core/crossread/crossReading';
@@ -26,8 +27,7 @@ type At = Pick<Draft, 'place' | 'fact'>;
 /** What the cells of a matrix tell it. */
 export interface Handlers {
   onType(draft: Draft): void;
-  /** @returns false where nothing changes by it */
-  onKeep(draft: Draft): boolean;
+  onKeep(draft: Draft): void;
   onRevert(at: At): void;
   onFocus(at: At): void;
   onMove(at: At, rows: number): void;
@@ -44,6 +44,9 @@ function widthOf(place: Place, rows: Row[]): number {
   return Math.round(Math.min(WIDEST, Math.max(NARROWEST, longestWord * 8 + 20, ...texts)));
 }
 
+const sameEntry = (a: FactEntry | undefined, b: FactEntry | undefined): boolean =>
+  a?.raw === b?.raw && a?.state === b?.state && a?.via === b?.via;
+
 const sameCell = (a: Cell | undefined, b: Cell | undefined): boolean =>
   a === b ||
   (a !== undefined &&
@@ -51,14 +54,21 @@ const sameCell = (a: Cell | undefined, b: Cell | undefined): boolean =>
     a.display === b.display &&
     a.mark === b.mark &&
     a.note === b.note &&
-    a.entry?.raw === b.entry?.raw &&
-    a.entry?.state === b.entry?.state &&
-    a.entry?.via === b.entry?.via &&
+    sameEntry(a.entry ?? undefined, b.entry ?? undefined) &&
     JSON.stringify(a.segments) === JSON.stringify(b.segments));
+
+interface RowProps {
+  row: Row;
+  /** What the log holds of it, by place, in the order of the places. */
+  kept: (FactEntry | undefined)[];
+  places: Place[];
+  readOnly: boolean;
+  handlers: Handlers;
+}
 
 /** One fact across the places. It is drawn again only when it says something else. */
 const MatrixRow = memo(
-  ({ row, places, readOnly, handlers }: { row: Row; places: Place[]; readOnly: boolean; handlers: Handlers }) => {
+  ({ row, kept, places, readOnly, handlers }: RowProps) => {
     const { fact, expected, cells } = row;
     return (
       <tr className="h-10 [&>*]:border-b">
@@ -83,7 +93,7 @@ const MatrixRow = memo(
         >
           {expected?.display ?? ''}
         </td>
-        {places.map(({ id: place, name }) => {
+        {places.map(({ id: place, name }, i) => {
           const cell = cells[place];
           if (!cell) return <td key={place} className="snap-start border-l bg-ground/60" />;
           return (
@@ -96,6 +106,7 @@ const MatrixRow = memo(
             >
               <CellField
                 cell={cell}
+                entry={cell.entry?.via === 'derived' ? (kept[i] ?? cell.entry) : (kept[i] ?? null)}
                 label={`${fact.name}, ${name}`}
                 code={fact.code}
                 readOnly={readOnly || cell.entry?.via === 'derived'}
@@ -115,17 +126,21 @@ const MatrixRow = memo(
     a.row.fact.id === b.row.fact.id &&
     a.row.fact.name === b.row.fact.name &&
     a.row.expected?.display === b.row.expected?.display &&
+    a.kept.every((entry, i) => sameEntry(entry, b.kept[i])) &&
     a.places.every(({ id }) => sameCell(a.row.cells[id], b.row.cells[id])),
 );
 
 /** The cross-reading: facts down, places across, beside what the record says. */
 export function Matrix({
   reading,
+  facts,
   places: given,
   readOnly,
   ...actions
 }: {
   reading: CrossReading;
+  /** What the log holds. */
+  facts: CaseFile['facts'];
   /** The places to show, in their order. */
   places: Place[];
   readOnly: boolean;
@@ -188,7 +203,14 @@ export function Matrix({
       </thead>
       <tbody>
         {rows.map((row) => (
-          <MatrixRow key={row.fact.id} row={row} places={places} readOnly={readOnly} handlers={handlers} />
+          <MatrixRow
+            key={row.fact.id}
+            row={row}
+            kept={places.map(({ id }) => facts[id]?.[row.fact.id])}
+            places={places}
+            readOnly={readOnly}
+            handlers={handlers}
+          />
         ))}
       </tbody>
     </table>
