@@ -36,6 +36,7 @@ function waiting(count: number, random: () => number): Waiting[] {
       decides: true,
     },
     due: random() < 0.4 ? TODAY : null,
+    value: null,
     urgent: random() < 0.05,
     release: `r${Math.floor(20 * random())}`,
   }));

@@ -67,6 +67,14 @@ export async function type(page: Page, text: string): Promise<void> {
   await page.keyboard.type(text, { delay: HAND_MS });
 }
 
+/** Choose from a list that drops down, as a hand does: the list has gone before it does anything else. */
+export async function choose(page: Page, label: string | RegExp, option: string | RegExp): Promise<void> {
+  await page.getByRole('combobox', { name: label, exact: true }).first().click();
+  await page.getByRole('option', { name: option, exact: true }).first().click();
+  await expect(page.getByRole('listbox')).toHaveCount(0);
+  await page.waitForTimeout(HAND_MS);
+}
+
 /**
  * Send what a keyboard-wedge scanner sends: all keys at once, as from its buffer, or one every so many ms; then Enter
  * or Tab. The keys carry the times at which the scanner sent them, however busy this machine is.

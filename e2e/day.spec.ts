@@ -1,4 +1,4 @@
-import { expect, press, scan, test, type, visit } from './bench';
+import { choose, expect, press, scan, test, type, visit } from './bench';
 
 const MANIFEST = Buffer.from(
   'Lot;Artikel;Gr\u00f6\u00dfe;Menge;EAN;F\u00e4llig\n1;VK4821-107;42,5;2;;\n2;;;1;9521204100262;\n3;=1+2;;1;;\n4;;;1;9521204100263;\n5;VR2250-041;43;1;;01.01.1970\n',
@@ -44,8 +44,7 @@ test('the queue is narrowed by keys, and a narrowing is kept under a name', asyn
   await page.waitForURL(/text=saltmeadow/);
   await expect(page.getByRole('heading', { name: 'Waiting 2' })).toBeVisible();
   await press(page, 'Escape');
-  await page.getByRole('combobox', { name: 'What it waits for' }).click();
-  await page.getByRole('option', { name: 'pictures from the seller' }).click();
+  await choose(page, 'What it waits for', 'pictures from the seller');
   await expect(page.getByRole('heading', { name: 'Waiting 1' })).toBeVisible();
   await page.getByRole('button', { name: 'Keep this view' }).click();
   await type(page, 'Sellers');

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { allSaved, expect, press, scan, test, type, visit } from './bench';
+import { allSaved, choose, expect, press, scan, test, type, visit } from './bench';
 import { photographed } from './photographed';
 
 /** A new case about a shoe of the records. */
@@ -19,12 +19,7 @@ async function openShoe(page: Page): Promise<string> {
 }
 
 const sheet = (page: Page) => page.getByRole('dialog');
-async function lay(page: Page, what: string): Promise<void> {
-  await sheet(page)
-    .getByRole('combobox', { name: /stand-in/ })
-    .click();
-  await page.getByRole('option', { name: what, exact: true }).click();
-}
+const lay = (page: Page, what: string) => choose(page, /stand-in/, what);
 
 test('the tray fills the tag by one key, tells a copy, and enters nothing of silence', async ({ page }) => {
   const number = await openShoe(page);

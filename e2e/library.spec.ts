@@ -1,10 +1,4 @@
-import { allSaved, expect, press, test, visit } from './bench';
-
-/** Choose from a list that drops down. */
-async function choose(page: import('@playwright/test').Page, label: string | RegExp, option: string | RegExp) {
-  await page.getByRole('combobox', { name: label, exact: true }).first().click();
-  await page.getByRole('option', { name: option }).first().click();
-}
+import { allSaved, choose, expect, press, test, visit } from './bench';
 
 test('a maker and a release are made on screen, its sizes filled from the first number, and it is found', async ({
   page,

@@ -1,4 +1,4 @@
-import { allSaved, expect, press, test, type, visit } from './bench';
+import { allSaved, choose, expect, press, test, type, visit } from './bench';
 
 /** Offered by pictures, with prices of others and two pictures asked for. */
 const OFFERED = 'PP-0428';
@@ -53,8 +53,7 @@ test('pictures are asked for, noted as refused, and taken back', async ({ page }
   await expect(page.getByText('Refused: “Box label”.')).toBeVisible();
   await part.getByRole('button', { name: 'Take back' }).click();
   await expect(part.getByText('refused: no time')).toHaveCount(0);
-  await part.getByRole('combobox', { name: 'Language of the message' }).click();
-  await page.getByRole('option', { name: 'Deutsch' }).click();
+  await choose(page, 'Language of the message', 'Deutsch');
   await expect(part.getByLabel('The message that asks for them')).toHaveValue(new RegExp(`Zettel mit ${OFFERED}`));
   const pdf = await page.request.get(`/api/cases/${OFFERED}/picture-request?language=de`);
   expect([pdf.status(), (await pdf.body()).subarray(0, 5).toString()]).toEqual([200, '%PDF-']);

@@ -1,5 +1,5 @@
 import type { Browser, Page } from '@playwright/test';
-import { expect, press, signIn, test, visit } from './bench';
+import { choose, expect, press, signIn, test, visit } from './bench';
 
 const PASSPHRASE = 'seven herons over slate';
 
@@ -58,8 +58,7 @@ test('somebody new comes in with a word, may only look, and is gone when the own
 }) => {
   await visit(page, '/people');
   await page.getByLabel('Somebody new', { exact: true }).fill('Ivo Marsh');
-  await page.getByRole('combobox', { name: 'Role of somebody new' }).click();
-  await page.getByRole('option', { name: 'reader' }).click();
+  await choose(page, 'Role of somebody new', 'reader');
   await page.getByRole('button', { name: 'Add and invite' }).click();
   const word = (await page.getByRole('status').locator('strong').textContent()) ?? '';
 

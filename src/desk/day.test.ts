@@ -261,8 +261,8 @@ describe('the day', () => {
     await expect(record(number, ['workPlanned', { due: '1970-01-01' }])).rejects.toThrow(/before/);
   });
   it('plans only what its person can see and work on', async () => {
-    const mine = await roundsOf(at.desk, BY, BY);
-    const all = await roundsOf(at.desk, BY, null);
+    const { cases: mine } = await roundsOf(at.desk, BY, BY);
+    const { cases: all } = await roundsOf(at.desk, BY, null);
     expect(all.length).toBeGreaterThan(mine.length - 1);
     const { lines } = (await readQueue(at.desk, BY, { shelf: 'sealed', donePage: 1 })).open;
     const blind = lines.filter(({ asked }) => asked.some(({ to }) => to === BY)).map(({ number }) => number);

@@ -28,13 +28,24 @@ const toLine = ({ number, state, touchedAt, summary }: CaseRow): QueueLine => ({
   owner: null,
   due: null,
   urgent: false,
+  value: null,
   picturesAwaited: 0,
   consignment: null,
   notes: '',
   ahead: null,
   ...(JSON.parse(summary) as Omit<
     CaseSummary,
-    'asked' | 'closed' | 'notices' | 'owner' | 'due' | 'urgent' | 'picturesAwaited' | 'consignment' | 'notes' | 'ahead'
+    | 'asked'
+    | 'closed'
+    | 'notices'
+    | 'owner'
+    | 'due'
+    | 'urgent'
+    | 'value'
+    | 'picturesAwaited'
+    | 'consignment'
+    | 'notes'
+    | 'ahead'
   >),
   number,
   state,

@@ -1,5 +1,9 @@
+import { addDays, type Day } from '@/core/dates/day';
+import { atPace, type Pace, pacesOf } from '@/core/rounds/pace';
 import type { Waiting } from '@/core/rounds/planDay';
+import { entriesBetween } from '@/store/logEntries';
 import { listWaiting } from '@/store/waitingCases';
+import { listKindDefinitions } from './checks';
 import type { Desk } from './desk';
 import { houseToday } from './houseDay';
 import { linesOf, mustNotSee, type QueueLine } from './queue';
@@ -14,6 +18,12 @@ export interface RoundsLine extends Waiting {
   sizeKey: string | null;
   owner: string | null;
   next: string | null;
+}
+
+/** What can be worked on, and how fast the house works by what it did. */
+export interface Rounds {
+  cases: RoundsLine[];
+  paces: (Pace & { kindName: string })[];
 }
 
 /** Everything was looked at, and it stays undecided: that is for people to talk about, not for a round. */
@@ -33,16 +43,42 @@ const canBeDone = (line: QueueLine, who: string): boolean =>
  *
  * @param owner whose: a person's, with those that nobody took; null for everybody's
  */
-export async function roundsOf(desk: Desk, who: string, owner: string | null): Promise<RoundsLine[]> {
+export async function roundsOf(desk: Desk, who: string, owner: string | null): Promise<Rounds> {
   const today = await houseToday(desk);
   const rows = await listWaiting(desk.store, { sort: 'due' }, today, { limit: MOST, offset: 0 });
   const lines = await linesOf(desk, rows, who);
-  return lines
+  const paces = await pacesSince(desk, addDays(today, -PACE_DAYS));
+  const cases = lines
     .filter((line) => canBeDone(line, who) && (owner === null || line.owner === null || line.owner === owner))
     .flatMap((line): RoundsLine[] => {
-      const { number, ahead, due, urgent, title, colourName, sizeKey, owner: has, next, styleCode } = line;
+      const { number, due, urgent, value, title, colourName, sizeKey, owner: has, next, styleCode } = line;
+      const pace = paces[line.kind];
+      const ahead = line.ahead && pace ? atPace(line.ahead, pace) : line.ahead;
       return ahead
-        ? [{ number, ahead, due, urgent, release: styleCode, title, colourName, sizeKey, owner: has, next }]
+        ? [{ number, ahead, due, urgent, value, release: styleCode, title, colourName, sizeKey, owner: has, next }]
         : [];
     });
+  const planned = new Map(lines.map(({ kind, kindName }) => [kind, kindName]));
+  return {
+    cases,
+    paces: Object.entries(paces).flatMap(([kind, pace]) =>
+      planned.has(kind) ? [{ ...pace, kindName: planned.get(kind) as string }] : [],
+    ),
+  };
+}
+
+/** The log of so many days tells how fast the house works. */
+const PACE_DAYS = 60;
+const MOST_ENTRIES = 50_000;
+
+/** How long this house takes for what the checks of each kind say takes a minute. */
+async function pacesSince(desk: Desk, from: Day): Promise<Record<string, Pace>> {
+  const [entries, kinds] = await Promise.all([
+    entriesBetween(desk.store, `${from}T00:00:00.000Z`, '9999', MOST_ENTRIES),
+    listKindDefinitions(desk),
+  ]);
+  const minutes = new Map(
+    kinds.flatMap(({ id, checks }) => checks.map((check) => [`${id} ${check.id}`, check.seconds / 60] as const)),
+  );
+  return pacesOf(entries, (kind, check) => minutes.get(`${kind} ${check}`));
 }

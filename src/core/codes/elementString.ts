@@ -304,7 +304,16 @@ export function readElements(raw: string, today: string, printed: string[] = [])
   const [, symbology = ''] = SYMBOLOGY.exec(trimmed) ?? [];
   const unmarked = trimmed.replace(SYMBOLOGY, '');
   const isLink = /^https?:\/\//i.test(unmarked);
-  const content = isLink ? unmarked : unmarked.replace(VISIBLE_SEPARATORS, GROUP_SEPARATOR);
+  const content = isLink ? unmarked : unmarked.normalize('NFKC').replace(VISIBLE_SEPARATORS, GROUP_SEPARATOR);
+  // No symbol of GS1 holds such a letter: what shows one was typed, or read by something that guessed.
+  const foreign = /[^ -~]/u.exec(content.replaceAll(GROUP_SEPARATOR, ' '));
+  if (foreign && !isLink)
+    return {
+      failure: {
+        at: foreign.index,
+        sentence: `“${foreign[0]}” at position ${foreign.index + 1} stands in no symbol; scan it again.`,
+      },
+    };
   let found: Pairs;
   try {
     found = isLink

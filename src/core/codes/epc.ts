@@ -347,7 +347,8 @@ export function readEpc(text: string): EpcResult {
   const trimmed = text.trim();
   if (/^urn:epc:/i.test(trimmed)) return readUri(trimmed);
   const hex = trimmed
-    .replace(/^0x/i, '')
+    .replace(/^EPC\s*[:=]?\s*/i, '')
+    .replace(/^0x|h$/gi, '')
     .replace(/(?:\s|:|_|-)(?:0x)?/gi, '')
     .toUpperCase();
   if (!/^[0-9A-F]+$/.test(hex)) return fail('malformed', 'An EPC is written in hexadecimal digits, 0 to 9 and A to F.');

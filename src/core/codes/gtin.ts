@@ -98,6 +98,15 @@ function plainReading(digits: string): GtinReading | null {
   };
 }
 
+/** The number alone where the two or five digits of an add-on symbol stand behind it. */
+function withoutAddOn(text: string): string {
+  const [, front = ''] = /^(.*\d) ?> ?(?:\d{2}|\d{5})$|^(.*\d) (?:\d{2}|\d{5})$/.exec(text)?.filter(Boolean) ?? [];
+  const digits = front.replace(/[ .-]/g, '');
+  // Behind twelve digits two more might be of a number of fourteen.
+  const whole = digits.length === 13 || (digits.length === 12 && text.replace(/\D/g, '').length === 17);
+  return whole && plainReading(digits)?.valid ? front : text;
+}
+
 /**
  * Every way to read a text as a trade item number, whatever its spacing. Eight digits that begin with 0 or 1
  * may be a GTIN-8 or a UPC-E, so both come back; readings whose check digit passes come first.
@@ -107,8 +116,12 @@ function plainReading(digits: string): GtinReading | null {
  * @example readGtin('9 521234 567891').readings[0].form // 'GTIN-13'
  */
 export function readGtin(raw: string): GtinResult {
-  // A scanner may say of which symbology it read the number.
-  const text = cleanText(raw).replace(/^\](?:E\d|[CA]0|I\d)(?=\d+$)/, '');
+  // A scanner may say of which symbology it read the number; beside the bars a sign may keep the room that they need.
+  const text = withoutAddOn(
+    cleanText(raw)
+      .replace(/^\](?:E\d|[CA]0|I\d)(?=\d+$)/, '')
+      .replace(/^< ?(?=\d)|(?<=\d) ?>$/g, ''),
+  );
   const digits = text.replace(DASHES, '').replace(/[ .]/g, '');
   if (digits.length === 0) return { readings: [], failure: { sentence: 'The barcode number is empty.' } };
   const stray = /[^0-9]/u.exec(digits);
@@ -122,6 +135,13 @@ export function readGtin(raw: string): GtinResult {
       },
     };
   }
+  const [, front = ''] = /^(.*\d) \d$/.exec(text) ?? [];
+  const frontDigits = front.replace(/\D/g, '');
+  if (frontDigits.length === 13 && plainReading(frontDigits)?.valid && !plainReading(digits)?.valid)
+    return {
+      readings: [],
+      failure: { sentence: `“${digits.at(-1)}” stands behind ${front}, which is whole without it; enter it alone.` },
+    };
   const upcE = [6, 7, 8].includes(digits.length) ? upcEReading(digits) : null;
   const readings = [plainReading(digits), upcE].filter((reading) => reading !== null);
   if (readings.length === 0) {

@@ -70,6 +70,20 @@ describe('a genuine item stays one however its label is printed, scanned or past
     ['innerLabel.productionWindow', '2024-308', /3 Nov 2024/],
     ['barcodeScan.symbol', ']d20109521204100064', /01/],
     ['barcodeScan.symbol', '(01)09521204100064(99)OWN(1)', /99/],
+    ['innerLabel.productionWindow', '2024年11月3日至2025年2月5日', /3 Nov 2024/],
+    ['innerLabel.productionWindow', '3. listopadu 2024', /3 Nov 2024/],
+    ['innerLabel.productionWindow', '3 ноября 2024', /3 Nov 2024/],
+    ['innerLabel.productionWindow', '製造日期 2024/11/03', /3 Nov 2024/],
+    ['innerLabel.productionWindow', '03/11/24 - 05/02/25 (DD/MM/YY)', /3 Nov 2024/],
+    ['innerLabel.productionWindow', '11/24-02/25 14:32', /Nov 2024/],
+    ['innerLabel.factoryCode', '(QE2)', /QE2/],
+    ['boxLabel.gtin', '9 521204 100064 >', /9 521204 100064/],
+    ['boxLabel.gtin', '9521204100064 51999', /9 521204 100064/],
+    ['boxLabel.size.eu', '42 (EU)', /42/],
+    ['boxLabel.size.eu', '42 EUR / 8 UK', /42/],
+    ['boxLabel.size.usMen', 'M 8.5 / W 10', /8.5/],
+    ['barcodeScan.symbol', '(01)09521204100064(21)67（89', /67\(89/],
+    ['rfid.epc', 'EPC: 30364520D009C58000001A85h', /sgtin-96/],
     ['insole.notches', '4L 2S', /42/],
     ['insole.notches', '9mm x4 + 5mm x2', /42/],
   ])('%s “%s”', (at, raw, shown) => {
@@ -85,7 +99,14 @@ describe('a genuine item stays one however its label is printed, scanned or past
   it.each([
     ['innerLabel.productionWindow', 'soon'],
     ['innerLabel.productionWindow', '3 FLORIAL 24'],
+    ['innerLabel.productionWindow', '03/11/24 - 05/02/'],
+    ['innerLabel.productionWindow', '03/11/24 - 05/02'],
+    ['innerLabel.productionWindow', '2567-11-03'],
     ['innerLabel.country', 'Fabriqué à Estravanie'],
+    ['boxLabel.styleCode', 'VK4821'],
+    ['boxLabel.gtin', '9521204100064 5'],
+    ['barcodeScan.symbol', '(01)09521204100064(21)абв'],
+    ['insole.notches', '4'],
     ['boxLabel.size.eu', '42/8'],
     ['boxLabel.size.usMen', 'UK 8.5'],
     ['boxLabel.size.eu', '42C'],
@@ -146,6 +167,11 @@ describe('what is printed in one place goes together, whatever kind of fact it i
       /side L, left; that does not go with the right one/,
     );
     expect(said({ ...left, 'innerLabel.country': 'Estrava' })).toMatch(/plant V, Marrowland.*the country on the left/);
+  });
+  it('knows a serial without the word that a label puts before it', () => {
+    for (const front of ['S/N ', 'Serial ', 'No. '])
+      expect(said({ 'innerLabel.serial': `${front}VN460117L4`, 'innerLabel.country': 'Marrowland' })).toBe('');
+    expect(said({ 'innerLabel.serial': 'S/N VN460117L5' })).toMatch(/position 10, “5”/);
   });
   it('knows that nothing expires before it is made', () =>
     expect(said({ 'barcodeScan.symbol': '(01)09521204100064(11)250301(17)240301' })).toMatch(/nothing expires before/));

@@ -69,6 +69,17 @@ function unlabelled(fact: string, text: string): { text: string; name: string | 
   return sure ? { text: named.rest, name } : { text, name: null };
 }
 
+/** What stands before a number of any kind. */
+const ANY_NUMBER = /^(?:NO|NR|NUM|N[°º])[.: ]+/i;
+
+/** A code without the word in front of it that may be its name; null where none stands there. */
+function withoutWord(fact: string, text: string): { text: string; name: string } | null {
+  const named = nameInFront(text);
+  const rest = named?.fact === fact && named.rest !== '' ? named.rest : text;
+  const bare = rest.replace(ANY_NUMBER, '');
+  return bare === text || bare === '' ? null : { text: bare, name: text.slice(0, text.length - bare.length).trim() };
+}
+
 /**
  * Read one printed fact.
  *
@@ -80,10 +91,13 @@ function unlabelled(fact: string, text: string): { text: string; name: string | 
 export function readFact(fact: string, raw: string, context: ReadingContext, place: string | null = null): FactResult {
   const unsure = UNSURE.test(raw) && fact !== 'symbol';
   const { text: latin, foreign } = latinLetters(unsure ? raw.replace(UNSURE, '') : raw);
-  const { text, name } = unlabelled(fact, latin.trim());
+  const { text, name: labelled } = unlabelled(fact, latin.trim());
   const column = sizeColumnOf(fact);
   const read: Reader = column ? (sure) => readSizeFact(column, sure, context) : (READERS[fact] ?? readWordsFact);
-  const result = read(text, place, context);
+  const whole = read(text, place, context);
+  // A code that fits no scheme of its maker as it stands may fit without the word that the label puts before it.
+  const bare = whole.reading?.misfit ? withoutWord(fact, text) : null;
+  const [result, name] = bare ? [read(bare.text, place, context), bare.name] : [whole, labelled];
   if (!result.reading) return result;
   const { says } = result.reading;
   const reading = {

@@ -29,6 +29,17 @@ for (const months of Object.values(words.months))
     for (const text of list(names)) WORDS.set(text, { kind: 'month', month: i + 1, text });
 for (const text of ['DMY', 'MDY', 'YMD']) WORDS.set(text, { kind: 'order', text });
 
+/** Legends of an order, `DD/MM/YY` in the letters of several languages, to the order they say. */
+const LEGENDS = Object.entries(words.orders).flatMap(([order, legends]) =>
+  legends.map((letters) => {
+    const [a, b, c] = [...letters].map((letter) => `${letter}{1,4}`);
+    return { order, pattern: new RegExp(`\\(?(?<!\\p{L})${a}[ ./-]?${b}[ ./-]?${c}(?!\\p{L})\\)?`, 'gu') };
+  }),
+);
+const PHRASES = Object.entries(words.phrases).flatMap(([word, phrases]) => phrases.map((phrase) => ({ word, phrase })));
+/** A time of day behind a date says nothing of the day. */
+const TIME = /(?<=\d)(?:T|\s+)(?:[01]?\d|2[0-3]):[0-5]\d(?::[0-5]\d)?(?:Z|\s?[AP]M)?(?![\d:])/gu;
+
 /** Slashes of mathematics and of other scripts, which labels use for the same thing. */
 const SLASHES = /[\u2044\u2215\u29F8\uFF0F]/gu;
 
@@ -47,15 +58,16 @@ const LABEL_TAILS = new Set(['BEFORE', 'BY', 'END', 'BIS']);
 export function dateTokens(
   raw: string,
 ): { tokens: PlacedToken[]; unknown?: undefined } | { tokens?: undefined; unknown: string } {
-  const text = plainText(raw)
-    .normalize('NFC')
-    .toUpperCase()
-    .replace(DASHES, '-')
+  const printed = plainText(raw).normalize('NFC').toUpperCase().replace(DASHES, '-').replace(SLASHES, '/');
+  // A print that breaks off at a slash has lost a part: what is left could be read as another date.
+  if (/^\/|\/$/.test(printed)) return { unknown: '/' };
+  const worded = PHRASES.reduce((text, { word, phrase }) => text.replace(phrase, ` ${word} `), printed);
+  const text = LEGENDS.reduce((before, { order, pattern }) => before.replace(pattern, ` ${order} `), worded)
+    .replace(TIME, ' ')
     // Day, month and year that name themselves stand in the order of ISO dates from here on.
     .replace(/(\d{1,2})\s*[月월]\s*(\d{1,2})\s*[日일]\s*(\d{4})\s*[年년]/gu, '$3-$1-$2')
     .replace(/[年月년월]/gu, '-')
     .replace(/[日일]/gu, ' ')
-    .replace(SLASHES, '/')
     .replace(/['’`´]/gu, ' ');
   const tokens: PlacedToken[] = [];
   let gap = '';

@@ -238,6 +238,19 @@ function onPrintedWeekday(readings: DateReading[], tokens: DateToken[]): DateRes
   return { readings: [], failure: { sentence, impossible: true } };
 }
 
+/** The Thai solar calendar counts so many years more. */
+const THAI_YEARS = 543;
+
+/** A year far ahead that another calendar makes an ordinary one: of which of them it is has to be said by a person. */
+function inAnotherCalendar(readings: DateReading[], latest: Day | undefined): DateResult | null {
+  const [first] = readings;
+  const now = Number(latest?.slice(0, 4) ?? Number.NaN);
+  const years = readings.map(({ from }) => Number(from.slice(0, 4)) - THAI_YEARS);
+  if (!first || !years.every((year) => year <= now && year > now - 100)) return null;
+  const sentence = `${(years[0] as number) + THAI_YEARS} may be a year of the Thai calendar, ${years[0]} of ours; enter it as one of them.`;
+  return { readings: [], failure: { sentence, impossible: false } };
+}
+
 /** Where every digit is a nought, no date was filled in: that is none that cannot be. */
 const isBlank = (tokens: DateToken[]): boolean =>
   numbers(tokens).length > 1 && numbers(tokens).every((each) => /^0+$/.test(each));
@@ -261,7 +274,7 @@ export function readDateTokens(given: DateToken[], hints: DateOrder | DateHints)
     .filter(({ order }) => !chosen || order === null || order === chosen)
     .sort((a, b) => rank(a) - rank(b))
     .filter((each, i, sorted) => sorted.findIndex((other) => other.from === each.from && other.to === each.to) === i);
-  if (readings.length > 0) return onPrintedWeekday(readings, given);
+  if (readings.length > 0) return inAnotherCalendar(readings, latest) ?? onPrintedWeekday(readings, given);
   const [refused] = all.filter((each) => typeof each === 'string' && each !== NO_FORM) as string[];
   const sentence =
     refused ?? `“${text.slice(0, 40)}” is no date; write it as on the label, for example 03/11/24 or 2024-11.`;

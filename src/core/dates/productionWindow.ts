@@ -47,6 +47,12 @@ function completed(start: PlacedToken[], end: PlacedToken[]): PlacedToken[] | nu
   return lacking > 0 && lacking < 3 && numeric ? [...start, ...end.slice(-lacking)] : null;
 }
 
+/** Day, month and year in front, and behind them two short numbers only: `03/11/24 - 05/02`. */
+function lacksYear(start: PlacedToken[], end: PlacedToken[]): boolean {
+  const short = (tokens: PlacedToken[]) => tokens.every(({ kind, text }) => kind === 'number' && text.length <= 2);
+  return start.length === 3 && start.every(({ kind }) => kind === 'number') && end.length === 2 && short(end);
+}
+
 const yearEarlier = (reading: DateReading): DateReading => {
   const earlier = (day: Day) => `${Number(day.slice(0, 4)) - 1}${day.slice(4)}`.replace('-02-29', '-02-28');
   return { ...reading, from: earlier(reading.from), to: earlier(reading.to) };
@@ -71,6 +77,11 @@ function readCut(tokens: PlacedToken[], at: number, hints: DateOrder | DateHints
   const [first, second] = [tokens.slice(0, at), tokens.slice(at)];
   const ends = readDateTokens(second, hints);
   if (ends.failure) return { windows: [], failure: ends.failure };
+  if (lacksYear(first, second))
+    return {
+      windows: [],
+      failure: { sentence: 'The second date has no year; it may be cut off.', impossible: false },
+    };
   const whole = completed(first, second);
   const carried = whole !== null && readDateTokens(whole, hints).readings.length > 0;
   const starts = readDateTokens(carried ? whole : first, hints);

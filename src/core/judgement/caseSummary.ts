@@ -1,4 +1,6 @@
 import type { CaseFile } from '../casefile/caseFile';
+import { type Money, moneyOf } from '../listing/money';
+import type { Release } from '../releases/release';
 import { type WorkAhead, workAhead } from '../rounds/workAhead';
 import { type Assessment, evidenceFor } from './assess';
 import type { Grounds, GroundsRevisions } from './grounds';
@@ -38,6 +40,8 @@ export interface CaseSummary extends CaseStanding {
   owner: string | null;
   due: string | null;
   urgent: boolean;
+  /** About what it is worth, if genuine: what is asked for it, else what the record says; null where neither is known. */
+  value: Money | null;
   /** Pictures that the seller was asked for and has not sent. */
   picturesAwaited: number;
   consignment: string | null;
@@ -100,6 +104,14 @@ const notesOf = ({ findings, photos }: CaseFile): string =>
     .join(' ')
     .slice(0, NOTES);
 
+/** What is asked for it; else the record's retail price, with what such goods usually fetch of it. */
+function worthAbout({ facts }: CaseFile, release: Release | undefined): Money | null {
+  const asked = Object.values(facts).flatMap(({ priceAsked }) => (priceAsked ? [moneyOf(priceAsked.raw)] : []))[0];
+  const [retail] = release?.prices ?? [];
+  if (asked || !retail) return asked ?? null;
+  return { amount: retail.amount * (release?.resale?.ratio ?? 1), currency: retail.currency };
+}
+
 /** What the queue shows of a case: its log and documents, and what they come to. */
 export function summarise(file: CaseFile, grounds: GroundsRevisions, standing: CaseStanding): CaseSummary {
   const release = grounds.release?.body;
@@ -120,6 +132,7 @@ export function summarise(file: CaseFile, grounds: GroundsRevisions, standing: C
     owner: file.plan.owner ?? null,
     due: file.plan.due ?? null,
     urgent: file.plan.urgent === true,
+    value: worthAbout(file, release),
     picturesAwaited: file.requests.filter(({ state }) => state === 'wanted').length,
     consignment: file.consignment,
     notes: notesOf(file),

@@ -9,6 +9,7 @@ const entry = (at: string, caseId: string, more: Partial<LoggedEntry> = {}): Log
   caseId,
   kind: 'shoe',
   decision: null,
+  check: null,
   ...more,
 });
 const dayOf = (at: string) => at.slice(0, 10);

@@ -10,6 +10,8 @@ export interface LoggedEntry {
   kind: string;
   /** Of a sealed verdict. */
   decision: string | null;
+  /** Of a finding: the check that it answers. */
+  check: string | null;
 }
 
 /** What somebody did on a day. */
@@ -48,11 +50,37 @@ const ENTRY_MINUTES = 0.5;
 
 const minutesBetween = (a: string, b: string): number => (Date.parse(b) - Date.parse(a)) / 60_000;
 
-const quantile = (sorted: number[], share: number): number => {
+export const quantile = (sorted: number[], share: number): number => {
   const at = (sorted.length - 1) * share;
   const [low, high] = [sorted[Math.floor(at)] ?? 0, sorted[Math.ceil(at)] ?? 0];
   return low + (high - low) * (at - Math.floor(at));
 };
+
+/**
+ * The time that each entry took: until the next of the same person where that follows within ten minutes, as that one
+ * came out of what was done after this.
+ */
+export function spells(entries: LoggedEntry[]): { entry: LoggedEntry; minutes: number }[] {
+  const last = new Map<string, LoggedEntry>();
+  const found: { entry: LoggedEntry; minutes: number }[] = [];
+  for (const entry of entries) {
+    const before = last.get(entry.by);
+    if (before) {
+      const gap = minutesBetween(before.at, entry.at);
+      found.push({ entry: before, minutes: gap <= PAUSE_MINUTES ? gap : ENTRY_MINUTES });
+    }
+    last.set(entry.by, entry);
+  }
+  for (const entry of last.values()) found.push({ entry, minutes: ENTRY_MINUTES });
+  return found;
+}
+
+/** Minutes that went into each case. */
+export function minutesByCase(entries: LoggedEntry[]): Map<string, number> {
+  const spent = new Map<string, number>();
+  for (const { entry, minutes } of spells(entries)) spent.set(entry.caseId, (spent.get(entry.caseId) ?? 0) + minutes);
+  return spent;
+}
 
 /**
  * What was done, by day and person, and how long cases took. Time is counted between entries that follow one another
@@ -62,9 +90,8 @@ const quantile = (sorted: number[], share: number): number => {
  */
 export function logbookOf(entries: LoggedEntry[], dayOf: (at: string) => Day): Logbook {
   const days = new Map<string, DayOfWork & { touched: Set<string> }>();
-  const spent = new Map<string, number>();
+  const spent = minutesByCase(entries);
   const sealed = new Map<string, string>();
-  const last = new Map<string, LoggedEntry>();
   const lineOf = (at: string, by: string) => {
     const day = dayOf(at);
     const key = `${day} ${by}`;
@@ -86,10 +113,6 @@ export function logbookOf(entries: LoggedEntry[], dayOf: (at: string) => Day): L
     days.set(key, line);
     return line;
   };
-  const spend = (entry: LoggedEntry, minutes: number) => {
-    lineOf(entry.at, entry.by).minutes += minutes;
-    spent.set(entry.caseId, (spent.get(entry.caseId) ?? 0) + minutes);
-  };
   for (const entry of entries) {
     const { at, by, type, caseId, kind, decision } = entry;
     const line = lineOf(at, by);
@@ -103,14 +126,8 @@ export function logbookOf(entries: LoggedEntry[], dayOf: (at: string) => Day): L
     }
     if (type === 'caseClosed') line.closed += 1;
     if (type === 'opinionAsked') line.escalated += 1;
-    const before = last.get(by);
-    if (before) {
-      const gap = minutesBetween(before.at, at);
-      spend(before, gap <= PAUSE_MINUTES ? gap : ENTRY_MINUTES);
-    }
-    last.set(by, entry);
   }
-  for (const entry of last.values()) spend(entry, ENTRY_MINUTES);
+  for (const { entry, minutes } of spells(entries)) lineOf(entry.at, entry.by).minutes += minutes;
   const byKind = new Map<string, number[]>();
   for (const [caseId, kind] of sealed) byKind.set(kind, [...(byKind.get(kind) ?? []), spent.get(caseId) ?? 0]);
   return {

@@ -1,4 +1,5 @@
 import { addDays, type Day, weekdayOf } from '../dates/day';
+import type { Money } from '../listing/money';
 import { SETUP_ORDER, SETUPS, type SetupId } from './setups';
 import { totalMinutes, type WorkAhead } from './workAhead';
 
@@ -8,6 +9,8 @@ export interface Waiting {
   ahead: WorkAhead;
   due: Day | null;
   urgent: boolean;
+  /** About what it is worth; null where nothing tells. */
+  value: Money | null;
   /** What it is held against from the shelf; cases of one release share the way there. */
   release: string | null;
 }
@@ -48,10 +51,30 @@ function workingDay(from: Day, days: number): Day {
   return at;
 }
 
-/** How much it costs that a case is done a minute later. */
+/** How much it costs that a case is done a minute later, whatever it is worth. */
 function haste({ urgent, due }: Waiting, today: Day): number {
   const byDue = due === null ? 1 : due < today ? 16 : due === today ? 12 : due <= addDays(today, 2) ? 6 : 3;
   return urgent ? Math.max(20, 2 * byDue) : byDue;
+}
+
+/** Ten times the money presses twice as much, up to twice and down to half: a due date is a promise, a price is none. */
+const VALUE_COUNTS = Math.log10(2);
+
+/** How much each case presses by its value, beside the middle one of its currency; 1 where nothing tells. */
+function worthOf(waiting: Waiting[]): (each: Waiting) => number {
+  const amounts = new Map<string, number[]>();
+  for (const { value } of waiting)
+    if (value && value.amount > 0)
+      amounts.set(
+        value.currency,
+        [...(amounts.get(value.currency) ?? []), value.amount].sort((a, b) => a - b),
+      );
+  return ({ value }) => {
+    const all = value ? (amounts.get(value.currency) ?? []) : [];
+    const middle = all[Math.floor(all.length / 2)];
+    if (!value || !middle || value.amount <= 0) return 1;
+    return Math.min(2, Math.max(0.5, (value.amount / middle) ** VALUE_COUNTS));
+  };
 }
 
 const permutations = <T>(of: T[]): T[][] =>
@@ -105,9 +128,10 @@ export function planDay(
   { today, first = [], capacity = 420 }: { today: Day; first?: string[]; capacity?: number },
 ): DayPlan {
   const place = new Map(first.map((number, i) => [number, i]));
+  const worth = worthOf(waiting);
   const weight = (each: Waiting) => {
     const wanted = place.get(each.number);
-    return wanted === undefined ? haste(each, today) : 1000 * 2 ** -Math.min(20, wanted);
+    return wanted === undefined ? haste(each, today) * worth(each) : 1000 * 2 ** -Math.min(20, wanted);
   };
   const cases = waiting
     .map((each, i) => ({

@@ -17,6 +17,7 @@ const waiting = (number: string, minutes: Waiting['ahead']['minutes'], more: Par
   ahead: { minutes, checks: 1, decides: true },
   due: null,
   urgent: false,
+  value: null,
   release: null,
   ...more,
 });
@@ -50,6 +51,23 @@ describe('a day of rounds', () => {
       planDay(cases, { today: TODAY, first }).bands[0]?.lines.map(({ number }) => number);
     expect(order()).toEqual(['urgent', 'late', 'plain']);
     expect(order(['plain'])).toEqual(['plain', 'urgent', 'late']);
+  });
+  it('has what is worth more first among those that press alike, and never before a promise', () => {
+    const value = (amount: number) => ({ value: { amount, currency: 'EUR' } });
+    const cases = [
+      waiting('cheap', { bench: 20 }, value(20)),
+      waiting('middle', { bench: 20 }, value(200)),
+      waiting('dear', { bench: 20 }, value(20_000)),
+      waiting('elsewhere', { bench: 20 }, { value: { amount: 5_000_000, currency: 'JPY' } }),
+      waiting('due', { bench: 20 }, { ...value(20), due: TODAY }),
+    ];
+    expect(planDay(cases, { today: TODAY }).bands[0]?.lines.map(({ number }) => number)).toEqual([
+      'due',
+      'dear',
+      'middle',
+      'elsewhere',
+      'cheap',
+    ]);
   });
   it('goes through the set-ups in the order that has the pressing case done soonest', () => {
     const many = Array.from({ length: 8 }, (_, i) => waiting(`m${i}`, { bench: 10, scale: 5 }));

@@ -65,6 +65,10 @@ export function tallyNotches(raw: string, notches: Notch[]): TallyResult {
     .replace(/\bnotch(es)?\b/gi, '')
     .split(/\s*(?:[,;+&]|\band\b)\s*/i);
   const counts = new Map<Notch, number>();
+  if (/^\d{1,2}$/.test(parts.join()))
+    return {
+      failure: `“${parts[0]}” alone may count notches or measure one; say of which they are: “${parts[0]} long”.`,
+    };
   for (const part of parts) {
     for (let rest = part.trim(); rest !== ''; ) {
       const read = entry(rest, notches);

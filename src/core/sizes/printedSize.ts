@@ -134,7 +134,7 @@ export function readPrintedSize(raw: string): PrintedSize {
   const text = prepared(raw);
   const size: PrintedSize = { normal: '', number: null, system: null, wearer: null, child: null, amounts: [] };
   const named = { ...size };
-  const numbered = new RegExp(String.raw`^([\p{L} .:=]*?)\s*${NUMBER}\s*([\p{L} .']*)$`, 'u').exec(text);
+  const numbered = new RegExp(String.raw`^([\p{L} .:=(]*?)\s*${NUMBER}\s*([\p{L} .'()]*)$`, 'u').exec(text);
   if (numbered) {
     const [, before = '', whole = '', fraction, after = ''] = numbered;
     // `085` is how some print 8.5, and others 85: it is left as it stands.
@@ -158,6 +158,17 @@ export function readPrintedSize(raw: string): PrintedSize {
   const known = SYSTEMS.get(system as string);
   if (known && rest.length > 0) return { ...readPrintedSize(rest.join(' ')), system: known };
   return { ...size, normal: asItStands(text) };
+}
+
+/**
+ * A print that gives one size in several systems or for several wearers, in its parts: `42 EUR / 8 UK`, `M 8.5 / W 10`.
+ * Empty where it is no such print.
+ */
+export function sizesBeside(raw: string): { text: string; size: PrintedSize }[] {
+  const parts = cleanText(raw).split(/\s*[/|;]\s*(?=\D*\d)/);
+  const read = parts.map((text) => ({ text, size: readPrintedSize(text) }));
+  const marked = read.every(({ size }) => size.number !== null && (size.system !== null || size.wearer !== null));
+  return parts.length > 1 && marked ? read : [];
 }
 
 /** A printed size as it is compared, see {@link readPrintedSize}. */

@@ -11,6 +11,9 @@ import { useKeys } from '../controls/useKeys';
 import { DayTabs } from '../queue/DayTabs';
 import { dueWords } from '../queue/waitsFor';
 
+/** Only lines of the rounds are dropped on one another. */
+const DRAGGED = 'application/x-pinprick-case';
+
 /** A case that can be worked on, as the desk gives it. */
 interface RoundsCase extends Waiting {
   title: string;
@@ -19,6 +22,17 @@ interface RoundsCase extends Waiting {
   owner: string | null;
   next: string | null;
 }
+
+/** How fast a house works on a kind of goods, learned from so many sealed cases. */
+interface KindPace {
+  kindName: string;
+  factor: number;
+  cases: number;
+}
+
+/** `Footwear 2.3 times that (18 cases)`. */
+const paceWords = ({ kindName, factor, cases }: KindPace): string =>
+  `${kindName} ${factor.toFixed(1)} times that (${cases} ${cases === 1 ? 'case' : 'cases'})`;
 
 const clock = (minutes: number): string => {
   const whole = Math.round(minutes);
@@ -34,11 +48,13 @@ const bandName = ({ setup, release }: Band): string =>
 /** The day laid out so that what has to be set up is set up once; moving a case changes all that follows. */
 export function RoundsView({
   cases,
+  paces,
   everybodys,
   names,
   today,
 }: {
   cases: RoundsCase[];
+  paces: KindPace[];
   /** True where everybody's cases are planned, not only mine and nobody's. */
   everybodys: boolean;
   names: Record<string, string>;
@@ -71,6 +87,15 @@ export function RoundsView({
     const place = first.indexOf(number);
     const rest = first.filter((each) => each !== number);
     if (place >= 0 && place < first.length - 1) rest.splice(place + 1, 0, number);
+    setFirst(rest);
+    setHeld(null);
+  };
+  /** A case is dropped on another: it is wanted before that one, and all that were wanted stay so. */
+  const drop = (moved: string, before: string) => {
+    if (moved === before) return;
+    const rest = first.filter((each) => each !== moved);
+    const place = rest.indexOf(before);
+    rest.splice(place < 0 ? rest.length : place, 0, moved);
     setFirst(rest);
     setHeld(null);
   };
@@ -123,8 +148,9 @@ export function RoundsView({
       {cases.length > 0 && (
         <p className="mb-2 text-[13px] text-soft">
           <Key>j</Key> <Key>k</Key> hold a case, <Key>Shift K</Key> wants it sooner, <Key>Shift J</Key> later,{' '}
-          <Key>Enter</Key> opens it. The minutes are expected ones: the checks that are suggested, until a case can be
-          decided.
+          <Key>Enter</Key> opens it; or drag it. Minutes are what the suggested checks are stated to take until a case
+          can be decided
+          {paces.length > 0 ? `, and by this desk’s log: ${paces.map(paceWords).join(', ')}` : ''}.
         </p>
       )}
       {plan.bands.map((band) => (
@@ -154,6 +180,13 @@ export function RoundsView({
                   key={line.number}
                   href={`/case/${line.number}/inspect`}
                   held={`${band.from} ${line.number}` === held}
+                  draggable
+                  onDragStart={(event) => event.dataTransfer.setData(DRAGGED, line.number)}
+                  onDragOver={(event) => event.dataTransfer.types.includes(DRAGGED) && event.preventDefault()}
+                  onDrop={(event) => {
+                    event.preventDefault();
+                    drop(event.dataTransfer.getData(DRAGGED), line.number);
+                  }}
                   className="grid-cols-[5rem_minmax(0,1fr)_11rem_minmax(0,14rem)_5.5rem] max-md:grid-cols-[5rem_minmax(0,1fr)_5.5rem]"
                 >
                   <span className="font-mono">{line.number}</span>

@@ -9,7 +9,7 @@ import type { ReadingContext } from '../context';
 import { fitsScheme } from '../readers/codes';
 import { readFact } from '../readFact';
 import { wordsKey } from '../words';
-import { columnNames } from './labelNames';
+import { columnNames, worded } from './labelNames';
 
 /** A way to find one fact in a piece of text by its form. The best of all finds on a label is taken. */
 export interface Finder {
@@ -54,7 +54,7 @@ function styleFinder({ maker, release }: ReadingContext): Finder | null {
   const shape = maker?.styleShape;
   if (!shape) return null;
   const classes: Record<string, string> = { A: '[A-Z0-9]', '9': `[\\d${LIKE_DIGITS}]`, X: '[A-Z0-9]' };
-  const style = [...shape].map((mark) => classes[mark] ?? '[ ./_–-]?').join('');
+  const style = [...shape].map((mark) => classes[mark] ?? '[ ]?[./_–-]?[ ]?').join('');
   const own = release ? normaliseStyleCode(release.styleCode) : '';
   return {
     fact: 'styleCode',
@@ -99,6 +99,35 @@ function columnFinders({ chart }: ReadingContext): Finder[] {
   });
 }
 
+/** Sizes for men and women side by side, their system left out: `M 8.5 W 10`. */
+function wearerFinders({ chart }: ReadingContext): Finder[] {
+  const number = String.raw`\d{1,2}(?:[.,]5)?`;
+  const of = (wearer: string) => chart?.columns.find(({ name }) => worded(name).split(' ')[1] === wearer)?.id;
+  const [men, women] = [of('MEN'), of('WOMEN')];
+  if (!chart || !men || !women) return [];
+  const finder = (column: string, pattern: string): Finder => ({
+    fact: `size.${column}`,
+    pattern: new RegExp(pattern, 'giu'),
+    trust: (raw) => (fitColumn(chart, column, raw).rows.length > 0 ? 2 : 0),
+  });
+  return [
+    finder(men, `${START}M[ ]?(${number})(?=[ ]?[/,|]?[ ]?W[ ]?${number}${END})`),
+    // What stood before it may have been taken out of the line already.
+    finder(women, `(?<=^|${START}M[ ]?${number}[ ]?[/,|]?[ ]?)W[ ]?(${number})$`),
+  ];
+}
+
+/** A size in letters that is all of a line. */
+function letterFinders({ chart }: ReadingContext): Finder[] {
+  const lettered = chart?.columns.filter(({ id }) =>
+    chart.rows.every(({ values }) => /^\d?X*[SML]$/.test(values[id] ?? '')),
+  );
+  const [column, another] = lettered ?? [];
+  if (!chart || !column || another) return [];
+  const fits = (raw: string) => fitColumn(chart, column.id, raw).rows.length > 0;
+  return [{ fact: `size.${column.id}`, pattern: /^(\d?X*[SML])$/giu, trust: (raw) => (fits(raw) ? 0.8 : 0) }];
+}
+
 const DATE = String.raw`(?:\p{L}{3,10}\.?[ ]?'?\d{2,4}|\d{1,4}[/.–-]\d{1,2}(?:[/.–-]\d{2,4})?|\d{1,2}[ .]?\p{L}{3,10}\.?[ ]?'?\d{2,4}|W(?:K|EEK)?\s?\d{1,2}[ /-]\d{2,4}|(?:19|20)\d{2}(?:0[1-9]|1[0-2])(?:[0-2]\d|3[01])|Q[1-4][ /]?\d{2,4})`;
 
 /** An amount of money: digits, perhaps in groups of three, perhaps with cents. */
@@ -131,6 +160,8 @@ export function findersFor(context: ReadingContext, budget: Budget): Finder[] {
     },
     { fact: 'epc', pattern: /\b(urn:epc:\S+|[0-9A-F]{24}|[0-9A-F]{28}|[0-9A-F]{52})\b/gi, trust: reads('epc') },
     ...columnFinders(context),
+    ...wearerFinders(context),
+    ...letterFinders(context),
     ...(style ? [style] : []),
     {
       fact: 'gtin',

@@ -7,26 +7,51 @@ import words from './labelWords.json';
 export const worded = (text: string): string =>
   plainText(text).toUpperCase().replace(/[.]/g, ' ').replace(/\s+/g, ' ').trim();
 
+/** `EAN 13`, `EAN-13` and `EAN13` are one name. */
+const nameKey = (text: string): string => worded(text).replace(/[ -]/g, '');
+
 const NAMES = new Map<string, string | null>([
-  ...Object.entries(words.names).flatMap(([fact, names]) => names.map((name) => [worded(name), fact] as const)),
-  ...words.ignored.map((name) => [worded(name), null] as const),
+  ...Object.entries(words.names).flatMap(([fact, names]) => names.map((name) => [nameKey(name), fact] as const)),
+  ...words.ignored.map((name) => [nameKey(name), null] as const),
 ]);
 
-const escaped = (text: string): string => text.replace(/[.*+?^${}()|[\]\\/]/g, '\\$&').replace(/ /g, '[ .]*');
+/** Letters as labels print them with their marks: a text is cut where it stands, so its accents cannot be taken off. */
+const MARKED: Record<string, string> = {
+  A: 'AÀÁÂÃÄÅ',
+  C: 'CÇĆČ',
+  E: 'EÈÉÊËĘ',
+  I: 'IÌÍÎÏ',
+  L: 'LŁ',
+  N: 'NÑŃ',
+  O: 'OÒÓÔÕÖØ',
+  S: 'SŚŠ',
+  U: 'UÙÚÛÜ',
+};
+const escaped = (text: string): string =>
+  text
+    .replace(/[.*+?^${}()|[\]\\/]/g, '\\$&')
+    .replace(/SS|[A-Z]/g, (letter) => (letter === 'SS' ? '(?:SS|ß)' : `[${MARKED[letter] ?? letter}]`))
+    .replace(/ /g, '[ .-]*');
 const longestFirst = (a: string, b: string) => b.length - a.length;
-const ALL = [...NAMES.keys()].sort(longestFirst).map(escaped).join('|');
+const ALL = [...Object.values(words.names).flat(), ...words.ignored]
+  .map(worded)
+  .sort(longestFirst)
+  .map(escaped)
+  .join('|');
 
 /** What a label calls a fact: its id, null for a name of something that is none; undefined for no name. */
 export const namedFact = (text: string): string | null | undefined =>
-  NAMES.get(worded(text.replace(/[\s:.#=]+$/u, '')));
+  NAMES.get(nameKey(text.replace(/[\s:.#=]+$/u, '')));
 
-const IN_FRONT = new RegExp(`^(${ALL})(?![\\p{L}\\p{N}])([ .]*[:#=]+[ ]*|[ .]+|$)`, 'iu');
+/** The same name in other languages beside it: `SIZE/TAILLE/GRÖSSE`. */
+const BESIDE = `(?:[ ]*/[ ]*(?:${ALL})(?![\\p{L}\\p{N}]))*`;
+const IN_FRONT = new RegExp(`^(${ALL})(?![\\p{L}\\p{N}])${BESIDE}([ .]*[:#=]+[ ]*|[ .]+|$)`, 'iu');
 
 /** A name at the beginning of a text, with what follows it. */
 export function nameInFront(text: string): { fact: string | null; marked: boolean; rest: string } | null {
   const match = IN_FRONT.exec(text);
   if (!match) return null;
-  const fact = NAMES.get(worded(match[1] as string));
+  const fact = NAMES.get(nameKey(match[1] as string));
   return fact === undefined
     ? null
     : { fact, marked: /[:#=]/.test(match[2] as string), rest: text.slice(match[0].length) };
@@ -34,7 +59,7 @@ export function nameInFront(text: string): { fact: string | null; marked: boolea
 
 /** Where a text of several named facts may be cut: before each name that a colon or the like follows. */
 export function cutAtNames(text: string): string[] {
-  const marked = new RegExp(`(?<![\\p{L}\\p{N}/])(?=(?:${ALL})[ .]*[:#=])`, 'giu');
+  const marked = new RegExp(`(?<![\\p{L}\\p{N}/])(?=(?:${ALL})${BESIDE}[ .]*[:#=])`, 'giu');
   const parts = text.split(marked).map((part) => part.replace(/^[\s,;/-]+|[\s,;/-]+$/gu, ''));
   return parts.filter((part) => part !== '');
 }

@@ -1,6 +1,7 @@
 import { align } from '../../codes/align';
 import { cleanText } from '../../codes/clean';
 import { latinLetters } from '../../codes/lookAlikes';
+import { normaliseSize } from '../../sizes/printedSize';
 import type { ReadingContext } from '../context';
 import { expandFacts } from '../facts';
 import origins from '../originWords.json';
@@ -32,6 +33,8 @@ const trimmed = (text: string): string => text.replace(/^[\s,;:/|·•-]+|[\s,;:
 /** A label on the way to being split: what is placed, and the pieces that are left. */
 class Label {
   readonly placed = new Map<string, string>();
+  /** What stood in a line with something that was taken: a short word there is its label, and no name. */
+  readonly remainders = new Set<string>();
   constructor(
     readonly context: ReadingContext,
     readonly allowed: Set<string>,
@@ -56,40 +59,78 @@ class Label {
   }
 }
 
-/** Size columns in the order in which a header names them; null where it names anything else. */
-function headerColumns(text: string, { chart }: ReadingContext): string[] | null {
+/** The size columns that each name of a header may mean, in its order; null where it names anything else. */
+function headerColumns(text: string, { chart }: ReadingContext): string[][] | null {
   if (!chart) return null;
-  const names = chart.columns
-    .flatMap(({ id }) => columnNames(chart, id).map((name) => ({ id, name })))
-    .sort((a, b) => b.name.length - a.name.length);
-  const columns: string[] = [];
+  const names = new Map<string, string[]>();
+  const means = (name: string, id: string) => names.set(name, [...new Set([...(names.get(name) ?? []), id])]);
+  for (const { id, name } of chart.columns) {
+    for (const each of columnNames(chart, id)) means(each, id);
+    // `US` alone may be that of men or of women; the values under it tell.
+    means(worded(name).split(' ')[0] as string, id);
+  }
+  const longest = [...names.keys()].sort((a, b) => b.length - a.length);
+  const columns: string[][] = [];
   let rest = worded(text)
     .replace(/[/:,|]+/g, ' ')
     .replace(/^(?:SIZES?|SZ|TAILLE) /, '')
     .replace(/\s+/g, ' ')
     .trim();
   while (rest !== '') {
-    const found = names.find(({ name, id }) => (rest === name || rest.startsWith(`${name} `)) && !columns.includes(id));
-    if (!found) return null;
-    columns.push(found.id);
-    rest = rest.slice(found.name.length).trim();
+    const found = longest.find((name) => rest === name || rest.startsWith(`${name} `));
+    if (found === undefined) return null;
+    columns.push(names.get(found) as string[]);
+    rest = rest.slice(found.length).trim();
   }
   return columns.length > 1 ? columns : null;
 }
 
+/** The columns of a header, each once; where a name means several, those in which the values are one size. */
+function settledColumns(header: string[][], values: string[], { chart }: ReadingContext): string[] | null {
+  const choices = header.reduce<string[][]>(
+    (all, ids) => all.flatMap((chosen) => ids.filter((id) => !chosen.includes(id)).map((id) => [...chosen, id])),
+    [[]],
+  );
+  if (choices.length < 2) return choices[0] ?? null;
+  const oneSize = choices.filter((ids) =>
+    chart?.rows.some((row) =>
+      ids.every((id, k) => normaliseSize(row.values[id] ?? '') === normaliseSize(values[k] as string)),
+    ),
+  );
+  return oneSize.length === 1 ? (oneSize[0] as string[]) : null;
+}
+
+/** A row of values in its parts. A comma between digits is decimal, and `8 1/2` is one value. */
 const valuesIn = (text: string): string[] =>
-  text.split(/[\s/|,;]+(?![1-3]\/[2-4](?!\d))/u).filter((each) => each !== '');
+  text
+    .replace(/(?<=\d) ([1-3])\/([2-4])(?!\d)/g, '_$1÷$2')
+    .split(/(?:[\s/|;]|,(?!\d))+/u)
+    .filter((each) => each !== '')
+    .map((each) => each.replace(/_(\d)÷(\d)/, ' $1/$2'));
+
+const SIZE = /^[\dXSML][\d.,/½⅓⅔XSML]*(?: [1-3]\/[2-4])?$/i;
+
+/** A system and its value in two cells of a row are one: `EU`, `42`. */
+function joinedSizes(cells: string[], { chart }: ReadingContext): string[] {
+  const names = new Set(chart?.columns.flatMap(({ id }) => columnNames(chart, id)));
+  return cells.flatMap((cell, i) => {
+    const value = cells[i + 1];
+    if (i > 0 && names.has(worded(cells[i - 1] as string)) && SIZE.test(cell)) return [];
+    return value !== undefined && names.has(worded(cell)) && SIZE.test(value) ? [`${cell} ${value}`] : [cell];
+  });
+}
 
 /** A row of size systems with the row of its values under or over it. */
 function takeSizeTables(label: Label, rows: string[]): string[] {
   const left = [...rows];
   for (let i = 0; i < left.length; i++) {
-    const columns = headerColumns(left[i] as string, label.context);
-    if (!columns) continue;
+    const header = headerColumns(left[i] as string, label.context);
+    if (!header) continue;
     for (const at of [i + 1, i - 1]) {
       const values = valuesIn(left[at] ?? '').filter((each) => !/^sizes?$/i.test(each));
-      if (values.length !== columns.length || !values.every((each) => /^[\dXSML][\d.,/½⅓⅔XSML]*$/i.test(each)))
-        continue;
+      if (values.length !== header.length || !values.every((each) => SIZE.test(each))) continue;
+      const columns = settledColumns(header, values, label.context);
+      if (!columns) continue;
       for (const [k, column] of columns.entries()) label.take(`size.${column}`, values[k] as string);
       left[i] = '';
       left[at] = '';
@@ -114,9 +155,14 @@ function takeNamedTables(label: Label, rows: string[][]): string[][] {
   return left.filter((cells) => cells.length > 0);
 }
 
+/** Codes that have a digit. */
+const NUMBERED = new Set(['styleCode', 'batchCode', 'dateCode', 'serial', 'unitNumber', 'securityCode', 'gtin']);
+
 /** A text that its label names: sizes go to their columns. */
 function takeNamed(label: Label, fact: string, raw: string): boolean {
   const { chart } = label.context;
+  // “Item” and the like name a code on one label and a product on the next.
+  if (NUMBERED.has(fact) && !/\d/.test(raw)) return false;
   if (fact !== 'size' || !chart) return label.take(fact, raw);
   if (!/^[\dXSML½⅓⅔.,/ ]+$/i.test(raw)) return false;
   const columns = [chart.leading, ...chart.columns.map(({ id }) => id)];
@@ -156,6 +202,9 @@ function codeInFront(fact: string, rest: string, { context }: Label): string {
   return words[0] as string;
 }
 
+/** A size at the beginning of a text, whatever follows it. */
+const SIZE_IN_FRONT = /^(?:\d{1,3}(?:[.,]\d{1,2})?(?: [1-3]\/[2-4](?!\d))?|\d?X*[SML])(?![\p{L}\p{N}.,/])/iu;
+
 /** Pieces that begin with a name, or consist of one with its value in the next piece. */
 function takeNamedPieces(label: Label): void {
   const left: string[] = [];
@@ -188,9 +237,10 @@ function takeNamedPieces(label: Label): void {
     const words = fact === 'model' || fact === 'colourName' || fact === 'materials';
     // Words and sizes end where the next name begins.
     const follows = words || fact === 'size' ? nextName(rest) : null;
+    const size = fact === 'size' && label.context.chart ? SIZE_IN_FRONT.exec(rest)?.[0] : undefined;
     const value = CODES.has(fact)
       ? codeInFront(fact, rest, label)
-      : trimmed(follows === null ? rest : rest.slice(0, rest.length - follows.length));
+      : (size ?? trimmed(follows === null ? rest : rest.slice(0, rest.length - follows.length)));
     const sure = marked || fromNext !== null || !words || cutOff.has(piece) || follows !== null;
     if (!sure || !takeNamed(label, fact, value)) {
       left.push(piece);
@@ -251,6 +301,7 @@ function takeForms(label: Label, finders: Finder[]): void {
     label.placed.set(best.finder.fact, best.raw);
     const text = label.pieces[best.piece] as string;
     const rest = [text.slice(0, best.from), text.slice(best.to)].map(trimmed).filter((part) => part !== '');
+    for (const part of rest) label.remainders.add(part);
     label.pieces = [...label.pieces.slice(0, best.piece), ...rest, ...label.pieces.slice(best.piece + 1)];
   }
 }
@@ -272,6 +323,12 @@ const near = (a: string, b: string): boolean => {
   return y.length > 5 && Math.abs(x.length - y.length) <= MOST_SLIPS && align(y, x).distance <= MOST_SLIPS;
 };
 
+/** A piece without the name that its label gives the fact. */
+function bare(piece: string, fact: string): string {
+  const named = nameInFront(piece);
+  return named?.fact === fact && named.rest !== '' ? named.rest : piece;
+}
+
 /** Phrases that stand before a country. */
 const ORIGIN = new RegExp(`^(?:${[...origins.made, ...origins.notMade].join('|')})(?![\\p{L}])`, 'u');
 
@@ -280,7 +337,7 @@ const isColour = (text: string): boolean =>
     .split(/[^\p{L}]+/u)
     .some((word) => COLOURS.has(word));
 const couldName = (text: string, maker: string): boolean =>
-  /\p{L}{3}/u.test(text) &&
+  /\p{Script=Latin}{3}/u.test(text) &&
   !/\d{4}|[@#%]|www|http/i.test(text) &&
   text.length <= 60 &&
   !sameWords(text, maker) &&
@@ -303,14 +360,16 @@ function takeNames(label: Label, others: KnownNames[]): void {
     for (const names of known) {
       if (!label.free(fact)) break;
       const name = names[fact];
-      const whole = label.pieces.findIndex((piece) => sameWords(piece, name));
-      const almost = whole >= 0 ? whole : label.pieces.findIndex((piece) => near(piece, name));
-      if (almost >= 0) takeAt(fact, almost, label.pieces[almost] as string);
+      const whole = label.pieces.findIndex((piece) => sameWords(bare(piece, fact), name));
+      const almost = whole >= 0 ? whole : label.pieces.findIndex((piece) => near(bare(piece, fact), name));
+      if (almost >= 0) takeAt(fact, almost, bare(label.pieces[almost] as string, fact));
       else takeWithin(label, fact, name, takeAt);
     }
   }
   const makerName = maker?.name ?? '';
-  const lines = label.pieces.filter((piece) => couldName(piece, makerName));
+  const lines = label.pieces.filter(
+    (piece) => couldName(piece, makerName) && !(label.remainders.has(piece) && /^\S{1,5}$/.test(piece)),
+  );
   const colours = lines.filter(isColour);
   const models = lines.filter((piece) => !isColour(piece));
   for (const [fact, candidates] of [
@@ -378,6 +437,7 @@ export function splitLabel(
         .filter(Boolean),
     )
     .filter((cells) => cells.length > 0)
+    .map((cells) => joinedSizes(cells, context))
     .slice(0, MOST_LINES);
   const label = new Label(context, allowed, []);
   const lines = takeSizeTables(

@@ -43,7 +43,7 @@ const notLatin = (text: string): string => {
 
 /** The printed style code itself, never repaired: a confusable character may be the copyist's. */
 export function readStyleFact(raw: string, context: ReadingContext): FactResult {
-  const normal = normaliseStyleCode(raw);
+  const normal = normaliseStyleCode(cleanText(raw).replace(/^[(*#]+|[)*]+$/g, ''));
   if (!/^[\p{L}\p{N}]+$/u.test(normal)) return fails('A style code has letters and digits only.');
   if (/[^A-Z0-9]/.test(normal)) return fails(notLatin(normal));
   const shape = context.maker?.styleShape;
@@ -56,6 +56,9 @@ export function readStyleFact(raw: string, context: ReadingContext): FactResult 
     return fails(
       `“${normal.slice(slots)}” stands behind ${formatStyleCode(normal.slice(0, slots), shape)}; enter the style code alone.`,
     );
+  const [parted = ''] = context.release?.styleCode.split(/(?<=^[A-Z0-9]+)[^A-Z0-9]/i) ?? [];
+  if (shape && !fits && normal === normaliseStyleCode(parted))
+    return fails(`Only the first part of a style code, ${parted}: the rest may stand elsewhere on it.`);
   return { reading: { normal, display: shape && fits ? formatStyleCode(normal, shape) : normal } };
 }
 

@@ -1,4 +1,4 @@
-import { cleanText } from '../../codes/clean';
+import { cleanText, DASHES } from '../../codes/clean';
 import { normaliseStyleCode } from '../../codes/styleCode';
 import type { ReadingContext } from '../context';
 import { type FactResult, fails } from '../reading';
@@ -29,21 +29,53 @@ export function readColourFact(raw: string, { release }: ReadingContext): FactRe
   return reading ? { reading: { ...reading, display: text } } : { failure };
 }
 
-/** A short code without a scheme: case and separators do not matter. */
+/** A short code without a scheme: case, separators and what frames it do not matter. */
 export function readPlainCode(raw: string): FactResult {
-  return { reading: { normal: normaliseStyleCode(raw), display: cleanText(raw).toUpperCase() } };
+  const display = cleanText(raw).toUpperCase();
+  return { reading: { normal: normaliseStyleCode(display.replace(/^[([{<*#]+|[)\]}>*]+$/g, '')), display } };
 }
 
 /** ISO 4217 codes that are in use. */
 export const CURRENCIES = new Set(Intl.supportedValuesOf('currency'));
-const SIGNS: Record<string, string> = { '€': 'EUR', '£': 'GBP', $: 'USD', '¥': 'JPY' };
+/** Signs and short words of currencies. One that several use, such as “kr”, is none. */
+const SIGNS: Record<string, string> = {
+  '€': 'EUR',
+  EURO: 'EUR',
+  EUROS: 'EUR',
+  '£': 'GBP',
+  $: 'USD',
+  US$: 'USD',
+  HK$: 'HKD',
+  A$: 'AUD',
+  AU$: 'AUD',
+  C$: 'CAD',
+  CA$: 'CAD',
+  S$: 'SGD',
+  NT$: 'TWD',
+  NZ$: 'NZD',
+  R$: 'BRL',
+  '¥': 'JPY',
+  '₹': 'INR',
+  '₩': 'KRW',
+  ZŁ: 'PLN',
+  KČ: 'CZK',
+  FT: 'HUF',
+  '₺': 'TRY',
+};
+const SIGN = `[A-Z]{3}|${Object.keys(SIGNS)
+  .sort((a, b) => b.length - a.length)
+  .map((sign) => sign.replace('$', '\\$'))
+  .join('|')}`;
+/** What labels put before a price or behind it. */
+const PRICE_WORDS = /^(?:RRP|MSRP|SRP|MRP|PVP|UVP|PPC|PRICE|PRIX|PREIS|PRECIO|PREZZO)[.: ]*|\s*\([^)]*\)$/g;
+const PRICE = new RegExp(`^(${SIGN})?\\s*(\\d[\\d.,' ]*\\d|\\d)(?:[.,]?-{1,2})?\\s*(${SIGN})?$`);
 
 /**
- * A price with its currency: `€129,00`, `129.00 EUR`, `US$ 1,290.00`.
+ * A price with its currency: `€129,00`, `129.00 EUR`, `US$ 1,290.00`, `UVP 129,- €`.
  */
 export function readPriceFact(raw: string): FactResult {
-  const text = cleanText(raw).toUpperCase().replace(/US\$/, '$');
-  const match = /^([A-Z]{3}|[€£$¥])?\s*(\d[\d.,' ]*\d|\d)\s*([A-Z]{3}|[€£$¥])?$/.exec(text);
+  const text = cleanText(raw).toUpperCase().replace(DASHES, '-').replace(PRICE_WORDS, '');
+  const match = PRICE.exec(text);
   const sign = match?.[1] ?? match?.[3];
   if (!match || !sign) return fails('A price has an amount and a currency, for example EUR 129.00.');
   const amount = (match[2] as string).replace(/[' ]/g, '');

@@ -1,6 +1,13 @@
 import { cleanText } from '../../codes/clean';
 import { tallyNotches } from '../../sizes/notches';
-import { contradiction, inUnits, normaliseSize, readPrintedSize, standsFor } from '../../sizes/printedSize';
+import {
+  contradiction,
+  inUnits,
+  normaliseSize,
+  readPrintedSize,
+  sizesBeside,
+  standsFor,
+} from '../../sizes/printedSize';
 import { fitColumn, mirrored, rowsPrinting } from '../../sizes/sizeChart';
 import { claimedRow, type ReadingContext } from '../context';
 import { type FactResult, fails } from '../reading';
@@ -39,7 +46,8 @@ export function readSizeFact(column: string, raw: string, context: ReadingContex
   const { chart } = context;
   const display = cleanText(raw);
   if (!chart) return { reading: { normal: normaliseSize(raw), display } };
-  const { rows, note, refusal } = fitColumn(chart, column, raw);
+  const own = sizesBeside(raw).filter(({ text }) => fitColumn(chart, column, text).refusal === undefined);
+  const { rows, note, refusal } = fitColumn(chart, column, own.length === 1 ? (own[0]?.text ?? raw) : raw);
   const [row] = rows;
   if (row) {
     const normal = normaliseSize(row.values[column] as string);
