@@ -43,15 +43,25 @@ const SEED = 0.7310585;
 /** Kinds of goods that the desk has taken up lately: it has not confirmed a case of them yet. */
 const NEW_KINDS = ['smoking-packs', 'textile-footwear'];
 
+/** Between two entries of the demo world, in seconds, where nothing is looked at between them. */
+const ENTRY_SECONDS = 20;
+/** The demo world's checkers take so much longer than the checks are stated to take. */
+const SLOWER = 1.4;
+
 /** Clock and identities of the demo world: the same ones each time. */
 function surroundings() {
   const random = randomLcg(SEED);
+  let step = ENTRY_SECONDS;
   let at = Date.parse(`${addDays(DEMO_TODAY, -800)}T09:00:00Z`);
   return {
     newId: () => v4({ random: Uint8Array.from({ length: 16 }, () => Math.floor(random() * 256)) }),
     now: () => {
-      at += 20_000;
+      at += 1000 * step;
       return new Date(at).toISOString();
+    },
+    /** From here on each entry takes so many seconds; as before where none are given. */
+    each: (seconds = ENTRY_SECONDS) => {
+      step = Math.max(1, Math.round(seconds));
     },
     moveTo: (day: string, hour: number) => {
       at = Math.max(at, Date.parse(`${day}T${String(hour).padStart(2, '0')}:10:00Z`));
@@ -211,7 +221,7 @@ function pictureOf(
   return takePicture(desk, plan.by, specimen, facts, item, plan.facts);
 }
 
-async function layOut(desk: Desk, plan: CasePlan): Promise<string> {
+async function layOut(desk: Desk, plan: CasePlan, each: (seconds?: number) => void): Promise<string> {
   const number = await openCase(desk, {
     caseId: desk.newId(),
     query: plan.query,
@@ -237,7 +247,14 @@ async function layOut(desk: Desk, plan: CasePlan): Promise<string> {
     await record(() => [{ id: desk.newId(), type: 'photoAdded', body }]);
   }
   await record((folder) => beforehand(plan, folder, desk));
-  await record((folder) => findingEvents(plan, folder, desk.newId));
+  await record((folder) => {
+    const { checks } = groundsOf(folder.grounds).kind;
+    const events = findingEvents(plan, folder, desk.newId);
+    const asked = events.flatMap(({ body }) => checks.find(({ id }) => 'check' in body && id === body.check) ?? []);
+    each((SLOWER * asked.reduce((sum, { seconds }) => sum + seconds, 0)) / Math.max(1, asked.length));
+    return events;
+  });
+  each();
   if (plan.opinion) {
     const { of: to, checks, given } = plan.opinion;
     const asked = desk.newId();
@@ -311,7 +328,7 @@ export async function fillDemo(desk: Desk, { history = true }: { history?: boole
   const plans = [...CASE_PLANS].sort((a, b) => b.daysAgo - a.daysAgo);
   for (const [i, plan] of plans.entries()) {
     world.moveTo(addDays(DEMO_TODAY, -plan.daysAgo), 9 + (i % 7));
-    await layOut(demo, plan);
+    await layOut(demo, plan, world.each);
   }
   return plans.length;
 }

@@ -12,7 +12,7 @@ export interface Pace {
 const STATED_COUNTS = 4;
 /** Beyond these, what the log shows is no pace: somebody entered afterwards what was done before, or was called away. */
 const SLOWEST = 8;
-const FASTEST = 1 / 3;
+const FASTEST = 1 / 5;
 
 /**
  * The pace of each kind of goods: what the sealed cases of a log took for each minute that their answered checks are
@@ -35,7 +35,8 @@ export function pacesOf(
   const ratios = new Map<string, number[]>();
   for (const [caseId, kind] of kinds) {
     const [took, should] = [spent.get(caseId) ?? 0, said.get(caseId) ?? 0];
-    if (took > 0 && should > 0) ratios.set(kind, [...(ratios.get(kind) ?? []), Math.log(took / should)]);
+    const ratio = took / should;
+    if (ratio >= FASTEST && ratio <= SLOWEST) ratios.set(kind, [...(ratios.get(kind) ?? []), Math.log(ratio)]);
   }
   return Object.fromEntries(
     [...ratios].map(([kind, logs]) => {
@@ -44,8 +45,7 @@ export function pacesOf(
         logs.sort((a, b) => a - b),
         0.5,
       );
-      const drawn = Math.exp((length * middle) / (length + STATED_COUNTS));
-      return [kind, { factor: Math.min(SLOWEST, Math.max(FASTEST, drawn)), cases: length }];
+      return [kind, { factor: Math.exp((length * middle) / (length + STATED_COUNTS)), cases: length }];
     }),
   );
 }
