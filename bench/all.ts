@@ -11,12 +11,14 @@ import { benchLabelReader } from './labelReader';
 import { benchLabels } from './labels';
 import { benchLoad } from './load';
 import { benchMatch } from './match';
+import { benchOutlines } from './outlines';
 import { benchRegister } from './register';
 
 const BENCHES: Record<string, () => void | Promise<void>> = {
   labels: benchLabels,
   'label-reader': benchLabelReader,
   instruments: benchInstruments,
+  outlines: benchOutlines,
   match: benchMatch,
   chains: benchChains,
   register: benchRegister,

@@ -36,6 +36,7 @@ interface Plan {
   nominal: Record<string, NominalMeasure>;
   own: OwnCheck;
   also?: OwnCheck[];
+  measured?: CheckDefinition[];
   off?: string[];
   /** Trait states per factory, in the order of `factories`. */
   traits?: Record<string, string[]>;
@@ -173,6 +174,27 @@ const tongueSeam: OwnCheck = {
   expectedBy: [{ trait: 'factory', state: 'QE2', expected: 'slate grey, and sand never', genuine: ['Slate grey'] }],
   g: 0.03,
   c: 0.42,
+};
+
+const emblemOutline: CheckDefinition = {
+  id: 'own.emblem-outline',
+  name: 'Outline of the side emblem',
+  layer: 'outside',
+  strand: 'upper-measures',
+  bearsOn: 'goods',
+  answer: { form: 'quantity', measure: 'emblem-outline', uncertainty: 0.4, unit: 'mm', onPicture: 'outline' },
+  instruction:
+    'Photograph the emblem beside the bench card, and hold its outline against that of the known pair nearest in size.',
+  expected: 'It follows the known pair’s all around: five teeth, the foot straight below the middle.',
+  copies: 'A tooth too few, or the shoulders drawn in.',
+  g: 0.04,
+  c: 0.38,
+  support: 'one source',
+  source: 'Halyard Row Exchange, own comparison',
+  seconds: 60,
+  inHand: false,
+  notWhen: [],
+  after: [],
 };
 
 const heelPatch: OwnCheck = {
@@ -315,9 +337,13 @@ const PLANS: Plan[] = [
       ['QE2', 'Estrava'],
       ['VT4', 'Quillon'],
     ],
-    nominal: lowToe(shoe(32, 4.2, 438)),
+    nominal: {
+      ...lowToe(shoe(32, 4.2, 438)),
+      'emblem-outline': { value: 0, tolerance: 1, unit: 'mm', source: nine },
+    },
     own: lidStamp,
     also: [tongueSeam],
+    measured: [emblemOutline],
     more: slate as Partial<Release>,
   },
   {
@@ -699,7 +725,10 @@ function toRelease(plan: Plan): Release {
     factories: plan.factories.map(([code, country]) => ({ code, country })),
     nominal,
     variants: variantsOf(plan),
-    checks: { add: [plan.own, ...(plan.also ?? [])].map(ownCheck), off: plan.off ?? [] },
+    checks: {
+      add: [...[plan.own, ...(plan.also ?? [])].map(ownCheck), ...(plan.measured ?? [])],
+      off: plan.off ?? [],
+    },
     source: 'Halyard Row Exchange, release file',
     ...plan.more,
     ...SHELVES[id],

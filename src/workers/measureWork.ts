@@ -3,6 +3,7 @@ import { type CardSearch, findBenchCard } from '@/core/imaging/findBenchCard';
 import type { Picture } from '@/core/imaging/grey';
 import { instrumentOf } from '@/core/instruments';
 import type { NoReading, Reading } from '@/core/instruments/instrument';
+import { type Boxed, compareOutlines, type OutlineReading } from '@/core/instruments/outline';
 import { perUnit, planeIn, pointsAt, spotsOf } from '@/core/instruments/scaleIn';
 import type { Eyes } from '@/core/labels/eyes';
 import { type Homography, inverseOf, mapped, rectangle } from '@/core/measure/homography';
@@ -27,6 +28,13 @@ export interface Measurable {
 
 /** What a scale comes to: px on a mm in the middle of the picture, and the map from its px to mm. */
 export type ScaleSays = { perMm: number; toMm: Homography; remarks: string[] } | NoReading;
+
+/** A box on a picture, by two corners. */
+export interface BoxOn {
+  sha256: string;
+  spots: Spot[];
+  scale: KeptScale | null;
+}
 
 /** A reading with its points as they are kept. */
 export type SpotReading = (Omit<Reading, 'points'> & { spots: Spot[] }) | NoReading;
@@ -99,7 +107,33 @@ export function measureWork(fetched: (sha256: string) => Promise<Picture>, symbo
       const { points, remarks, ...said } = reading;
       return { ...said, spots: spotsOf(points, picture), remarks: [...remarks, ...found.remarks] };
     },
+    /** Hold the shape in a box of one picture against that in a box of another. */
+    outline: async (own: BoxOn, other: BoxOn): Promise<PairReading> => {
+      const shapes: Boxed[] = [];
+      for (const { sha256, spots, scale } of [own, other]) {
+        const { picture, search } = await hold(sha256);
+        const found = planeIn(picture, scale, search);
+        if ('problem' in found) return found;
+        const [a, b] = pointsAt(spots, picture);
+        if (!a || !b) return { problem: 'A box has two corners.' };
+        shapes.push({ picture, plane: found.plane, box: [a, b] });
+      }
+      const [left, right] = shapes as [Boxed, Boxed];
+      const reading = compareOutlines(left, right);
+      if ('problem' in reading) return reading;
+      const { own: mine, other: theirs, ...said } = reading;
+      const kept = ({ outline, at }: typeof mine, { picture }: Boxed) => ({
+        outline: spotsOf(outline, picture),
+        at: spotsOf([at], picture)[0] as Spot,
+      });
+      return { ...said, traced: { left: kept(mine, left), right: kept(theirs, right) } };
+    },
   };
 }
+
+/** Two outlines held against each other, each on its own picture, in shares of it. */
+export type PairReading =
+  | (Omit<OutlineReading, 'own' | 'other'> & { traced: Record<'left' | 'right', { outline: Spot[]; at: Spot }> })
+  | NoReading;
 
 export type MeasureWork = ReturnType<typeof measureWork>;

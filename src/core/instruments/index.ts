@@ -1,13 +1,14 @@
 import { angle } from './angle';
 import { arc } from './arc';
 import { colour } from './colour';
-import { type Instrument, pointsProblem } from './instrument';
+import { type Instrument, type Marks, pointsProblem } from './instrument';
 import { length } from './length';
+import { outline, symmetry } from './outline';
 import { pitch } from './pitch';
 import { position, share } from './position';
 
 /** Every instrument that measures on a picture. */
-export const INSTRUMENTS: Instrument[] = [length, position, share, angle, arc, pitch, colour].map((own) => ({
+export const INSTRUMENTS: Instrument[] = [length, position, share, angle, arc, pitch, colour, symmetry].map((own) => ({
   ...own,
   read: (picture, plane, points, card) => {
     const problem = pointsProblem(picture, points);
@@ -16,3 +17,9 @@ export const INSTRUMENTS: Instrument[] = [length, position, share, angle, arc, p
 }));
 
 export const instrumentOf = (id: string): Instrument | undefined => INSTRUMENTS.find((each) => each.id === id);
+
+/** All that is measured with pictures: on one, and between two. */
+export const MEASURING: Marks[] = [...INSTRUMENTS.slice(0, -1), outline, symmetry];
+
+/** What is marked for an instrument, of one picture or of two. */
+export const marksOf = (id: string): Marks | undefined => MEASURING.find((each) => each.id === id);

@@ -31,8 +31,8 @@ export interface NoReading {
   problem: string;
 }
 
-/** Something that is measured on a picture. */
-export interface Instrument {
+/** Something for which points are marked on pictures. */
+export interface Marks {
   id: string;
   /** As one would ask for it. */
   name: string;
@@ -43,6 +43,10 @@ export interface Instrument {
   lines: [from: number, to: number][];
   /** Where boxes are drawn between its points. */
   areas?: [from: number, to: number][];
+}
+
+/** Something that is measured on a picture. */
+export interface Instrument extends Marks {
   /**
    * @param points in px, one for each of `points`
    * @param card that lies in the picture

@@ -1,7 +1,7 @@
 import type { CheckDefinition } from '@/core/checks/check';
 import { checksFor } from '@/core/checks/findings';
 import { answerProblem } from '@/core/checks/outcome';
-import { instrumentOf } from '@/core/instruments';
+import { marksOf } from '@/core/instruments';
 import { groundsOf } from '@/core/judgement/grounds';
 import { invalid } from '../refusal';
 import type { Completion, Setting } from './completion';
@@ -25,7 +25,7 @@ export const findingRecorded: Completion<'findingRecorded'> = (event, setting) =
   for (const { sha256, instrument } of pictures ?? []) {
     if (!setting.file.photos.some((photo) => photo.sha256 === sha256))
       throw invalid('The photograph that it was measured on is not in this case.');
-    if (!instrumentOf(instrument)) throw invalid(`There is no instrument “${instrument}”.`);
+    if (!marksOf(instrument)) throw invalid(`There is no instrument “${instrument}”.`);
   }
   return event;
 };

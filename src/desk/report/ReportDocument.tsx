@@ -3,7 +3,9 @@ import type { ReactNode } from 'react';
 import type { CaseFile } from '@/core/casefile/caseFile';
 import type { Channel } from '@/core/casefile/events/circumstancesStated';
 import type { Finding } from '@/core/checks/finding';
+import { stripOf } from '@/core/checks/toleranceStrip';
 import { cameBy } from '@/core/crossread/cameBy';
+import { leadingSize } from '@/core/crossread/context';
 import type { DateMark } from '@/core/crossread/dateLine';
 import { factName } from '@/core/crossread/facts';
 import { MARK_WORDS } from '@/core/crossread/mark';
@@ -26,7 +28,7 @@ import {
   weightWord,
 } from '@/core/judgement/sentences';
 import { waterfall } from '@/core/judgement/waterfall';
-import { INK, LINE, MarkShape, QrCode, ScaleLine, SOFT, WaterfallBar } from './drawings';
+import { INK, LINE, MarkShape, QrCode, ScaleLine, SOFT, StripShape, WaterfallBar } from './drawings';
 
 export type PaperSize = 'A4' | 'LETTER';
 
@@ -358,7 +360,8 @@ function Waterfall({ assessment, grounds }: ReportContent) {
   );
 }
 
-function Findings({ assessment, nameOf }: ReportContent) {
+function Findings({ assessment, nameOf, grounds, file }: ReportContent) {
+  const size = leadingSize({ chart: grounds.chart, sizeKey: file.sizeKey });
   const weights = new Map(
     assessment.weighing.strands.flatMap(({ checks }) =>
       checks.map(({ finding, weight }) => [finding.check.id, weight]),
@@ -372,6 +375,7 @@ function Findings({ assessment, nameOf }: ReportContent) {
       {answered.map((finding) => {
         const { check, mark, reason, note, by, supplied } = finding;
         const weight = weights.get(check.id);
+        const strip = stripOf(finding, grounds.release, size);
         return (
           <View key={check.id} style={s.row} wrap={false}>
             <View style={{ width: 14 }}>
@@ -391,6 +395,7 @@ function Findings({ assessment, nameOf }: ReportContent) {
                   .join(' · ')}
               </Text>
             </View>
+            {strip && <StripShape strip={strip} width={120} />}
             <Text style={[s.mono, { width: 70, textAlign: 'right' }]}>
               {weight === undefined ? '' : formatWeight(weight)}
             </Text>

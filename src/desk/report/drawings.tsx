@@ -1,10 +1,12 @@
-import { Path, Rect, Svg, Line as SvgLine } from '@react-pdf/renderer';
+import { Circle, Path, Polygon, Polyline, Rect, Svg, Line as SvgLine, Text } from '@react-pdf/renderer';
+import type { ToleranceStrip } from '@/core/checks/toleranceStrip';
 import type { Mark as MarkName } from '@/core/crossread/mark';
 import { qrPath } from './qrPath';
 
 export const INK = '#13201a';
 export const SOFT = '#46574e';
 export const LINE = '#bccac2';
+const WASH = '#dde6e0';
 const AGREES = '#08635a';
 const DIFFERS = '#b02a0f';
 const DOUBT = '#7d5200';
@@ -30,6 +32,41 @@ export function MarkShape({ mark, size = 8 }: { mark: MarkName; size?: number })
         strokeWidth={2}
         {...(dashes ? { strokeDasharray: dashes } : {})}
       />
+    </Svg>
+  );
+}
+
+/** A measured value among all that is known of its measure. */
+export function StripShape({ strip, width }: { strip: ToleranceStrip; width: number }) {
+  const { range, middle, known, item, labels } = strip;
+  const path = (points: ToleranceStrip['range']) =>
+    points.map(({ x, y }) => `${x.toFixed(1)},${y.toFixed(1)}`).join(' ');
+  return (
+    <Svg width={width} height={(width * strip.height) / strip.width} viewBox={`0 0 ${strip.width} ${strip.height}`}>
+      <Polygon points={path(range)} fill={WASH} />
+      <Polyline points={path(middle)} stroke={LINE} strokeWidth={1.5} strokeDasharray="4 3" fill="none" />
+      {known.map(({ at, of }, i) =>
+        of === 'genuine' ? (
+          // biome-ignore lint/suspicious/noArrayIndexKey: two items may measure the same
+          <Circle key={i} cx={at.x} cy={at.y} r={3.5} stroke={AGREES} strokeWidth={1.75} fill="none" />
+        ) : (
+          // biome-ignore lint/suspicious/noArrayIndexKey: two makes may measure the same
+          <Path key={i} d={`M${at.x - 4.5} ${at.y + 3.5}h9l-4.5 -8z`} fill={DIFFERS} />
+        ),
+      )}
+      {item && <Path d={`M${item.at.x} ${item.top}V${item.bottom}`} stroke={INK} strokeWidth={1.25} />}
+      {item && <Path d={`M${item.at.x} ${item.at.y - 5}l5 5l-5 5l-5 -5z`} fill={INK} />}
+      {labels.map((label, i) => (
+        <Text
+          key={['left', 'middle', 'right'][i]}
+          x={[2, strip.width / 2, strip.width - 2][i] ?? 0}
+          y={strip.height - 6}
+          textAnchor={(['start', 'middle', 'end'] as const)[i]}
+          style={{ fontSize: 13, fill: SOFT }}
+        >
+          {label}
+        </Text>
+      ))}
     </Svg>
   );
 }

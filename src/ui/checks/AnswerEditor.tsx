@@ -3,7 +3,7 @@ import { Plus } from 'lucide-react';
 import type { AnswerForm, KindDefinition, PairRule } from '@/core/checks/check';
 import { TOOLS } from '@/core/checks/tools';
 import { RULES } from '@/core/crossread/rules';
-import { INSTRUMENTS } from '@/core/instruments';
+import { MEASURING } from '@/core/instruments';
 import { Button } from '../controls/Button';
 import { IdField } from '../controls/IdField';
 import { LabelledChoice } from '../controls/LabelledChoice';
@@ -163,7 +163,7 @@ function Codes({
   );
 }
 
-const INSTRUMENT_NAMES = INSTRUMENTS.map(({ id, name }) => ({ value: id, label: name.toLowerCase() }));
+const INSTRUMENT_NAMES = MEASURING.map(({ id, name }) => ({ value: id, label: name.toLowerCase() }));
 
 /** How a check is answered, and what its answers mean. */
 export function AnswerEditor({

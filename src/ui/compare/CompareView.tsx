@@ -6,7 +6,7 @@ import type { Spot } from '@/core/casefile/events/photoScaled';
 import type { PictureNote } from '@/core/casefile/events/pictureNoted';
 import { asAsked } from '@/core/checks/finding';
 import { inverseOf, mapped, type Point } from '@/core/measure/homography';
-import type { SpotReading } from '@/workers/measureWork';
+import type { PairReading, SpotReading } from '@/workers/measureWork';
 import { useCaseBook, useStanding } from '../casebook/CaseBook';
 import { hasSides } from '../inspect/deviceFor';
 import { useFound } from '../inspect/useFound';
@@ -53,6 +53,14 @@ export function CompareView({ asked }: { asked: string | null }) {
         ? ask<SpotReading>(async (work) => work.read(picture.sha256, what))
         : Promise.resolve({ problem: 'No picture lies there.' });
     },
+    (own, other) => {
+      const [left, right] = [pictures.left.picture, pictures.right.picture];
+      return left && right
+        ? ask<PairReading>(async (work) =>
+            work.outline({ sha256: left.sha256, ...own }, { sha256: right.sha256, ...other }),
+          )
+        : Promise.resolve({ problem: 'Two pictures are held against each other; one is missing.' });
+    },
     (side) => pictures[side].scale,
   );
   const { task, placed, reading, begin } = marking;
@@ -93,14 +101,20 @@ export function CompareView({ asked }: { asked: string | null }) {
       : '';
   const keep = () => {
     if (!answer || !sound || !task || !on?.picture || cannotKeep) return;
-    const points = placed.map(({ spot }) => spot);
+    const spotsOn = (side: Side) => placed.filter((each) => each.side === side).map(({ spot }) => spot);
+    const { picture: other, scale: otherScale } = pictures.right;
+    const against =
+      task.measures === 'two' && other
+        ? { against: { sha256: other.sha256, points: spotsOn('right'), scale: otherScale } }
+        : {};
+    const points = spotsOn(placed[0]?.side ?? 'left');
     found.measure({
       value: answer.value,
       supplied: {
         device: 'picture',
         uncertainty: answer.uncertainty,
         working: workingOf(task.name, sound, on.scale),
-        pictures: [{ sha256: on.picture.sha256, instrument: task.id, points, scale: on.scale }],
+        pictures: [{ sha256: on.picture.sha256, instrument: task.id, points, scale: on.scale, ...against }],
       },
     });
     begin(task);
@@ -133,7 +147,7 @@ export function CompareView({ asked }: { asked: string | null }) {
   const align = scaled ? ALIGN.scaled : ALIGN.unscaled;
   const [pairs, setPairs] = useState<Pair[]>([]);
   useEffect(() => {
-    if (!task?.both || placed.length < task.points.length) return;
+    if (!task?.aligns || placed.length < task.points.length) return;
     const lefts = placed.filter(({ side }) => side === 'left');
     const rights = placed.filter(({ side }) => side === 'right');
     setPairs(lefts.map(({ spot }, i) => ({ left: spot, right: rights[i]?.spot ?? spot })));

@@ -1,6 +1,7 @@
 import Link from 'next/link';
 import type { PictureNote } from '@/core/casefile/events/pictureNoted';
 import { expectedFigure, type Finding, unitOf } from '@/core/checks/finding';
+import { toleranceStrip } from '@/core/checks/toleranceStrip';
 import { leadingSize } from '@/core/crossread/context';
 import { useCaseBook } from '../casebook/CaseBook';
 import { Button, Key } from '../controls/Button';
@@ -17,7 +18,9 @@ import type { Marking } from './useMarking';
 const FREELY = 'freely';
 
 /** What a reading tells beside its value, in words. */
-function besideWords({ beside, perMmHigher, unit }: SoundReading): string {
+function besideWords(reading: SoundReading): string {
+  const { beside, unit } = reading;
+  const perMmHigher = 'perMmHigher' in reading ? reading.perMmHigher : undefined;
   const told = beside.map(
     ({ name, value, unit }) => `${name} ${Number(value.toFixed(unit === '' ? 0 : 2))}${unit ? ` ${unit}` : ''}`,
   );
@@ -123,7 +126,7 @@ export function ReadingLine({
             <span className="text-soft">. Click there, or arrows and Enter.</span>
           </p>
         )}
-        {task?.instrument && !next && !reading && <p className="text-soft">Measuring</p>}
+        {task?.measures && !next && !reading && <p className="text-soft">Measuring</p>}
         {reading && 'problem' in reading && <p className="text-differs">{reading.problem}</p>}
         {sound && (
           <>
@@ -160,9 +163,11 @@ export function ReadingLine({
       <div className="min-w-0">
         {release && measure && (
           <MeasureStrip
-            release={release}
-            measure={measure}
-            mark={value === undefined ? undefined : { size, value, uncertainty: answer?.uncertainty ?? 0 }}
+            strip={toleranceStrip(
+              release,
+              measure,
+              value === undefined ? undefined : { size, value, uncertainty: answer?.uncertainty ?? 0 },
+            )}
           />
         )}
       </div>

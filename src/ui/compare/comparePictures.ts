@@ -20,14 +20,21 @@ export interface ComparePicture {
   check?: string | undefined;
 }
 
-/** Those that were taken for a check first; the others keep their order. */
-function firstOf(pictures: ComparePicture[], check: string | null): ComparePicture[] {
-  const wanted = (picture: ComparePicture) => Number(check !== null && picture.check === check);
+/** A check that is looked at, with those that look at the same part: their pictures show it too. */
+export interface Looked {
+  check: string | null;
+  alike: string[];
+}
+
+/** Those that were taken for a check first, then those taken for one like it; the others keep their order. */
+function firstOf(pictures: ComparePicture[], { check, alike }: Looked): ComparePicture[] {
+  const wanted = (picture: ComparePicture) =>
+    picture.check === undefined ? 0 : picture.check === check ? 2 : Number(alike.includes(picture.check));
   return pictures.sort((a, b) => wanted(b) - wanted(a));
 }
 
 /** Pictures of this item: those taken for a check first. */
-export function ownPictures({ photos }: CaseFile, check: string | null): ComparePicture[] {
+export function ownPictures({ photos }: CaseFile, looked: Looked): ComparePicture[] {
   const all = photos.map(
     ({ sha256, name, scale, notes, check }): ComparePicture => ({
       sha256,
@@ -39,7 +46,7 @@ export function ownPictures({ photos }: CaseFile, check: string | null): Compare
       ...(check ? { check } : {}),
     }),
   );
-  return firstOf(all, check);
+  return firstOf(all, looked);
 }
 
 const wordsOf = ({ item, alike, unlike }: Proposed): string =>
@@ -54,7 +61,7 @@ const wordsOf = ({ item, alike, unlike }: Proposed): string =>
  * Pictures to hold it against: those of known genuine items, the one most like it first, then those of known copies; of
  * all of them those that were taken for the check that is looked at.
  */
-export function otherPictures(release: Release | null, suspect: Suspect, check: string | null): ComparePicture[] {
+export function otherPictures(release: Release | null, suspect: Suspect, looked: Looked): ComparePicture[] {
   if (!release) return [];
   const genuine = proposedExemplars(release, suspect).flatMap((proposed) =>
     proposed.item.pictures.map(
@@ -80,5 +87,5 @@ export function otherPictures(release: Release | null, suspect: Suspect, check: 
       }),
     ),
   );
-  return firstOf([...genuine, ...copies], check);
+  return firstOf([...genuine, ...copies], looked);
 }

@@ -15,9 +15,12 @@ export function drawnOn(
   const px = ({ x, y }: Point): Point => ({ x: x * width, y: y * height });
   const sound = reading && !('problem' in reading) ? reading : null;
   // A reading draws its points to the edges that it found.
-  const at = placed.map((each, i) => (each.side === side ? px(sound?.spots[i] ?? each.spot) : null));
+  const edges = sound && 'spots' in sound ? sound.spots : [];
+  const traced = sound && 'traced' in sound ? sound.traced[side] : null;
+  const at = placed.map((each, i) => (each.side === side ? px(edges[i] ?? each.spot) : null));
   const card = opened !== null && typeof opened !== 'string' ? opened.card : null;
-  const last = at.findLast((point) => point !== null);
+  // Of two outlines the value stands where they differ most.
+  const last = traced ? px(traced.at) : at.findLast((point) => point !== null);
   return {
     points: at.flatMap((point, i) => (point ? [{ index: i, at: point }] : [])),
     lines: (task?.lines ?? []).flatMap(([from, to]): [Point, Point][] => {
@@ -25,6 +28,7 @@ export function drawnOn(
       return a && b ? [[a, b]] : [];
     }),
     outlines: [
+      ...(traced ? [traced.outline.map(px)] : []),
       ...(card && card.outline.length > 0 ? [card.outline.map(px)] : []),
       ...(task?.areas ?? []).flatMap(([from, to]): Point[][] => {
         const [a, b] = [at[from], at[to]];

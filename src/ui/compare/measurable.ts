@@ -3,7 +3,7 @@ import { type Finding, unitOf } from '@/core/checks/finding';
 import type { NoReading, Reading } from '@/core/instruments/instrument';
 import { inUnit, rounded } from '@/core/instruments/inUnit';
 import { COVERAGE } from '@/core/measure/propagate';
-import type { SpotReading } from '@/workers/measureWork';
+import type { PairReading, SpotReading } from '@/workers/measureWork';
 import { pictureInstrument } from './pictureInstrument';
 
 /** `31.83 ± 0.12 mm`, the uncertainty for 95 %. */
@@ -13,7 +13,7 @@ export function readingWords({ value, uncertainty, unit }: Pick<Reading, 'value'
 }
 
 /** What an instrument read, without its points. */
-export type SoundReading = Exclude<SpotReading, NoReading>;
+export type SoundReading = Exclude<SpotReading | PairReading, NoReading>;
 
 /** A reading as the answer to a check. */
 export interface Answer {

@@ -1,6 +1,5 @@
 import type { KeptScale, Spot } from '@/core/casefile/events/photoScaled';
-import { INSTRUMENTS } from '@/core/instruments';
-import type { Instrument } from '@/core/instruments/instrument';
+import { INSTRUMENTS, MEASURING } from '@/core/instruments';
 import { ID_1 } from '@/core/measure/plane';
 
 /** Something for which points are marked on pictures. */
@@ -12,14 +11,16 @@ export interface Task {
   points: string[];
   lines: [from: number, to: number][];
   areas?: [from: number, to: number][];
-  /** Measures what it marks. */
-  instrument?: Instrument;
+  /** Measures what it marks: on one picture, or on one against the other. */
+  measures?: 'one' | 'two';
   /** Says how large things are; of what is asked for then. */
   scale?: { fields: ('length' | 'width' | 'height')[]; keep(spots: Spot[], mm: number[]): KeptScale };
   /** Asks for words about what it marks. */
   note?: true;
   /** Marks the same places on both pictures in turn. */
   both?: true;
+  /** Lays one picture over the other by what it marks. */
+  aligns?: true;
 }
 
 const CORNERS = ['upper left corner', 'upper right corner', 'lower right corner', 'lower left corner'];
@@ -30,7 +31,13 @@ const AROUND: Task['lines'] = [
   [3, 0],
 ];
 
-export const MEASURES: Task[] = INSTRUMENTS.map((instrument) => ({ ...instrument, instrument }));
+const ON_ONE = new Set(INSTRUMENTS.map(({ id }) => id));
+
+export const MEASURES: Task[] = MEASURING.map((marks) => ({
+  ...marks,
+  measures: ON_ONE.has(marks.id) ? 'one' : 'two',
+  ...(ON_ONE.has(marks.id) ? {} : { both: true }),
+}));
 
 /** Ways to say how large things are in a picture without a bench card. */
 export const SCALES: Task[] = [
@@ -72,6 +79,7 @@ const align = (count: number): Task => ({
     .flatMap((nth) => [`${nth} place, on the left picture`, 'the same, on the right picture']),
   lines: [],
   both: true,
+  aligns: true,
 });
 
 /** Lay the right picture over the left one by places that both show: two where their scales are known, else four. */

@@ -38,14 +38,17 @@ export function useComparePictures(ask: AskMeasure, check: string | null): Compa
   const [chosen, setChosen] = useState<Record<Side, string | null>>({ left: null, right: null });
   /** Scales that were said of pictures that are no part of the case. */
   const [said, setSaid] = useState<Record<string, KeptScale | null>>({});
-  const own = ownPictures(file, check);
-  const others = otherPictures(grounds.release, suspectOf(file, grounds, assessment), check);
+  const checks = assessment.findings.map((finding) => finding.check);
+  const strand = checks.find(({ id }) => id === check)?.strand;
+  const looked = { check, alike: checks.flatMap((each) => (each.strand === strand ? [each.id] : [])) };
+  const own = ownPictures(file, looked);
+  const others = otherPictures(grounds.release, suspectOf(file, grounds, assessment), looked);
   const all = [...own, ...others];
   const picked = (side: Side) => all.find(({ sha256 }) => sha256 === chosen[side]) ?? null;
   const left = picked('left') ?? own[0] ?? null;
   const right = picked('right') ?? others[0] ?? own.find(({ sha256 }) => sha256 !== left?.sha256) ?? null;
   const keptOf = (picture: ComparePicture | null) => picture && (picture.scale ?? said[picture.sha256] ?? null);
-  const looked = {
+  const opened = {
     left: useOpened(ask, left?.sha256 ?? null, keptOf(left)),
     right: useOpened(ask, right?.sha256 ?? null, keptOf(right)),
   };
@@ -62,8 +65,8 @@ export function useComparePictures(ask: AskMeasure, check: string | null): Compa
   };
   const pictures = { left, right };
   return {
-    left: content(left, looked.left),
-    right: content(right, looked.right),
+    left: content(left, opened.left),
+    right: content(right, opened.right),
     all,
     exemplars: others.filter(({ of }) => of === 'genuine').length,
     choose: (side, sha256) => setChosen({ ...chosen, [side]: sha256 }),

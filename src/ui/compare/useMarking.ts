@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useState } from 'react';
 import type { KeptScale, Spot } from '@/core/casefile/events/photoScaled';
-import type { SpotReading } from '@/workers/measureWork';
+import type { BoxOn, PairReading, SpotReading } from '@/workers/measureWork';
 import type { Task } from './tasks';
 import type { Side } from './usePanes';
 
@@ -17,7 +17,7 @@ export interface Marking {
   /** The point that comes next, in words; null once all are placed. */
   next: string | null;
   /** What was measured; null until all points are placed and the picture was looked at. */
-  reading: SpotReading | null;
+  reading: SpotReading | PairReading | null;
   begin(task: Task | null): void;
   place(side: Side, spot: Spot): void;
   /** Take a point somewhere else. */
@@ -36,24 +36,33 @@ const sideOf = (task: Task, at: number, placed: Placed[]): Side | null => {
  * Points that are placed for a task, and the reading of its instrument once all are.
  *
  * @param read what an instrument says of points on a side
+ * @param readPair what comes of the points of one side held against those of the other
  */
 export function useMarking(
   read: (side: Side, asked: { instrument: string; spots: Spot[]; scale: KeptScale | null }) => Promise<SpotReading>,
+  readPair: (own: Omit<BoxOn, 'sha256'>, other: Omit<BoxOn, 'sha256'>) => Promise<PairReading>,
   scaleOf: (side: Side) => KeptScale | null,
 ): Marking {
   const [task, setTask] = useState<Task | null>(null);
   const [placed, setPlaced] = useState<Placed[]>([]);
-  const [reading, setReading] = useState<SpotReading | null>(null);
+  const [reading, setReading] = useState<Marking['reading']>(null);
   const complete = task !== null && placed.length === task.points.length;
   const side = placed[0]?.side ?? 'left';
   const scale = scaleOf(side);
-  const asked = complete && task.instrument ? JSON.stringify([side, task.id, placed, scale]) : null;
+  const otherScale = scaleOf('right');
+  const asked = complete && task.measures ? JSON.stringify([side, task.id, placed, scale, otherScale]) : null;
   // biome-ignore lint/correctness/useExhaustiveDependencies: what is asked says all that the answer depends on
   useEffect(() => {
     setReading(null);
     if (asked === null || !task) return;
     let wanted = true;
-    read(side, { instrument: task.id, spots: placed.map(({ spot }) => spot), scale }).then(
+    const on = (which: Side) => ({
+      spots: placed.filter((each) => each.side === which).map(({ spot }) => spot),
+      scale: scaleOf(which),
+    });
+    const answer: Promise<NonNullable<Marking['reading']>> =
+      task.measures === 'two' ? readPair(on('left'), on('right')) : read(side, { instrument: task.id, ...on(side) });
+    answer.then(
       (said) => wanted && setReading(said),
       (error: Error) => wanted && setReading({ problem: error.message }),
     );

@@ -1,7 +1,6 @@
 'use client';
 import { lazy, type Ref, Suspense, useImperativeHandle, useRef, useState } from 'react';
 import type { Finding } from '@/core/checks/finding';
-import { leadingSize } from '@/core/crossread/context';
 import { useCaseBook } from '../casebook/CaseBook';
 import { Button, Key } from '../controls/Button';
 import { MarkSign } from '../marks/MarkSign';
@@ -11,7 +10,7 @@ import { EntryForm } from './EntryForm';
 import type { Begin } from './FigureForm';
 import type { Answers } from './useAnswers';
 
-const MeasureStrip = lazy(async () => ({ default: (await import('../releases/MeasureStrip')).MeasureStrip }));
+const FindingStrip = lazy(async () => ({ default: (await import('../releases/FindingStrip')).FindingStrip }));
 
 export interface AnswerActions {
   begin: Begin;
@@ -100,17 +99,13 @@ export function AnswerRow({
   );
 }
 
-/** A measured value among those of known genuine items and known copies of its release. */
-function OwnStrip({ finding: { check, value, supplied } }: { finding: Finding }) {
+/** Its strip, once it is measured. Nobody waits for it: keys go on meaning what they mean. */
+function OwnStrip({ finding }: { finding: Finding }) {
   const { file, grounds } = useCaseBook();
-  const { answer } = check;
-  if (!grounds.release || value === undefined || answer.form !== 'quantity') return null;
-  const size = leadingSize({ chart: grounds.chart, sizeKey: file.sizeKey });
-  const uncertainty = supplied?.uncertainty ?? answer.uncertainty;
+  if (finding.value === undefined) return null;
   return (
-    // Nobody waits for it: keys go on meaning what they mean.
     <Suspense fallback={null}>
-      <MeasureStrip release={grounds.release} measure={answer.measure} mark={{ size, value, uncertainty }} />
+      <FindingStrip finding={finding} grounds={grounds} sizeKey={file.sizeKey} />
     </Suspense>
   );
 }

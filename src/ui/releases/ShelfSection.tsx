@@ -1,6 +1,7 @@
 import Link from 'next/link';
 import type { KindDefinition } from '@/core/checks/check';
 import { checksFor } from '@/core/checks/findings';
+import { toleranceStrip } from '@/core/checks/toleranceStrip';
 import { formatDay } from '@/core/dates/day';
 import { wantedItems, whatTheyTell } from '@/core/library/exemplarAdvice';
 import type { Release } from '@/core/releases/release';
@@ -60,7 +61,7 @@ export function ShelfSection({ release, kind }: { release: Release; kind: KindDe
                     </>
                   )}
                 </figcaption>
-                <MeasureStrip release={release} measure={id} />
+                <MeasureStrip strip={toleranceStrip(release, id)} />
               </figure>
             ))}
           </div>

@@ -71,7 +71,7 @@ export function VerdictView({ me }: { me: string }) {
         </article>
         <section>
           <h2 className="mb-1 text-[15px] font-semibold">The working</h2>
-          <Waterfall assessment={assessment} grounds={grounds} />
+          <Waterfall assessment={assessment} grounds={grounds} sizeKey={file.sizeKey} />
         </section>
         <UnderEither />
         <WouldChange />

@@ -8,6 +8,7 @@ import { findingWords, formatWeight, weightWord } from '@/core/judgement/sentenc
 import { strandSum } from '@/core/judgement/strandSum';
 import { waterfall } from '@/core/judgement/waterfall';
 import { MarkSign } from '../marks/MarkSign';
+import { FindingStrip } from '../releases/FindingStrip';
 
 const WIDTH = 240;
 
@@ -30,7 +31,15 @@ function SumInNumbers({ findings, grounds }: { findings: Finding[]; grounds: Gro
 }
 
 /** From the odds before anything was seen to the odds now: one bar a strand, opening to its checks. */
-export function Waterfall({ assessment, grounds }: { assessment: Assessment; grounds: Grounds }) {
+export function Waterfall({
+  assessment,
+  grounds,
+  sizeKey,
+}: {
+  assessment: Assessment;
+  grounds: Grounds;
+  sizeKey: string | null;
+}) {
   const { kind } = grounds;
   const [open, setOpen] = useState<string | null>(null);
   const { weighing } = assessment;
@@ -109,6 +118,7 @@ export function Waterfall({ assessment, grounds }: { assessment: Assessment; gro
                               ? 'density under genuine against the mixture of well and poorly copied'
                               : `differs in ${(finding.check.g * 100).toFixed(1)} % of genuine, ${(finding.check.c * 100).toFixed(0)} % of counterfeit items; ${finding.check.support}`}
                           </span>
+                          <FindingStrip finding={finding} grounds={grounds} sizeKey={sizeKey} />
                         </span>
                       </span>
                     </td>

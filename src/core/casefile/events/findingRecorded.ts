@@ -10,6 +10,8 @@ export interface PictureMeasure {
   points: Spot[];
   /** What told the scale then; null: nothing did. */
   scale: KeptScale | null;
+  /** What it was held against: a picture of a known item, or another of this one. */
+  against?: { sha256: string; points: Spot[]; scale: KeptScale | null };
 }
 
 /** What a measured value came from. */

@@ -1,0 +1,108 @@
+import type { Point } from '../measure/homography';
+import type { Release } from '../releases/release';
+import { exemplarsOf } from '../releases/shelfItem';
+import { sizeNumber } from '../sizes/printedSize';
+import { expectedMeasure } from './exemplars';
+import type { Finding } from './finding';
+
+/** A measured value among all that is known of a measure, drawn into a box. */
+export interface ToleranceStrip {
+  width: number;
+  height: number;
+  /** The range in which genuine items are expected, around it; and its middle, from the first size to the last. */
+  range: Point[];
+  middle: Point[];
+  known: { at: Point; of: 'genuine' | 'copy' }[];
+  /** The item in question, with the ends of its 95 % interval. */
+  item: { at: Point; top: number; bottom: number } | null;
+  /** Words under it: at its left, in the middle, at its right. */
+  labels: [left: string, middle: string, right: string];
+  /** All of it in words. */
+  words: string;
+}
+
+/** The value of the item in question, with its leading size and its standard uncertainty. */
+export interface MeasuredItem {
+  size: number | null;
+  value: number;
+  uncertainty: number;
+}
+
+/** Two-sided 90 % of Student’s t by degrees of freedom, from 1 on; beyond them that of a normal. */
+const T_90 = [6.314, 2.92, 2.353, 2.132, 2.015, 1.943, 1.895, 1.86, 1.833, 1.812, 1.796, 1.782, 1.771, 1.761, 1.753];
+const Z_90 = 1.645;
+const COVERAGE = 1.96;
+
+const WIDTH = 300;
+const HEIGHT = 104;
+const PAD = { left: 9, right: 9, top: 9, bottom: 24 };
+const STEPS = 8;
+
+/**
+ * A measure over the sizes of a release: the range that genuine items are expected in, those that are known, known
+ * copies, and the item in question. Without sizes all of them stand in the middle.
+ *
+ * @returns null where the release has no figure for it
+ */
+export function toleranceStrip(release: Release, measure: string, item?: MeasuredItem): ToleranceStrip | null {
+  const nominal = release.nominal[measure];
+  if (!nominal) return null;
+  const exemplars = exemplarsOf(release, measure);
+  const sizes = release.sizes.map(({ key }) => sizeNumber(key)).filter((size) => !Number.isNaN(size));
+  const sized = release.chart !== null && sizes.length > 1;
+  const [first, last] = sized ? [Math.min(...sizes), Math.max(...sizes)] : [0, 1];
+  const band = Array.from({ length: STEPS + 1 }, (_, i) => {
+    const at = first + ((last - first) * i) / STEPS;
+    const { value, tolerance, predictive } = expectedMeasure(nominal, exemplars, sized ? at : null);
+    const half = predictive ? (T_90[predictive.freedom - 1] ?? Z_90) * predictive.scale : tolerance;
+    return { at, value, half, low: value - half, high: value + half };
+  });
+  const copies = (release.copies ?? []).flatMap(({ values }) => values[measure] ?? []);
+  const ends = item ? [item.value - COVERAGE * item.uncertainty, item.value + COVERAGE * item.uncertainty] : [];
+  const all = [
+    ...band.flatMap(({ low, high }) => [low, high]),
+    ...exemplars.map(({ value }) => value),
+    ...copies,
+    ...ends,
+  ];
+  const [low, high] = [Math.min(...all), Math.max(...all)];
+  const middle = (first + last) / 2;
+  const x = (size: number | null) =>
+    PAD.left + (((sized ? (size ?? middle) : middle) - first) / (last - first)) * (WIDTH - PAD.left - PAD.right);
+  const y = (value: number) =>
+    HEIGHT - PAD.bottom - ((value - low) / (high - low || 1)) * (HEIGHT - PAD.top - PAD.bottom);
+  // Its place is that of its size; the range is drawn from end to end, with sizes or without.
+  const along = (of: 'low' | 'high' | 'value'): Point[] =>
+    band.map((each) => ({
+      x: PAD.left + ((each.at - first) / (last - first)) * (WIDTH - PAD.left - PAD.right),
+      y: y(each[of]),
+    }));
+  const { unit } = nominal;
+  const centre = band[STEPS / 2] as (typeof band)[number];
+  const words = `${measure.replaceAll('-', ' ')}: expected ${band[0]?.low.toFixed(1)} to ${band.at(-1)?.high.toFixed(1)} ${unit}; ${exemplars.length} genuine items known${item ? `; this one ${item.value} ${unit}` : ''}`;
+  return {
+    width: WIDTH,
+    height: HEIGHT,
+    range: [...along('low'), ...along('high').reverse()],
+    middle: along('value'),
+    known: [
+      ...exemplars.map(({ size, value }) => ({ at: { x: x(size), y: y(value) }, of: 'genuine' as const })),
+      ...copies.map((value) => ({ at: { x: x(null), y: y(value) }, of: 'copy' as const })),
+    ],
+    item: item
+      ? { at: { x: x(item.size), y: y(item.value) }, top: y(ends[1] as number), bottom: y(ends[0] as number) }
+      : null,
+    labels: sized
+      ? [`size ${first}`, `${centre.value.toFixed(1)} ± ${centre.half.toFixed(1)} ${unit} at ${middle}`, `size ${last}`]
+      : [`${low.toFixed(1)} ${unit}`, '', `${high.toFixed(1)} ${unit}`],
+    words,
+  };
+}
+
+/** The strip of a value that somebody measured; null for every other finding. */
+export function stripOf(finding: Finding, release: Release | null, size: number | null): ToleranceStrip | null {
+  const { check, value, supplied } = finding;
+  if (!release || value === undefined || check.answer.form !== 'quantity') return null;
+  const { measure, uncertainty } = check.answer;
+  return toleranceStrip(release, measure, { size, value, uncertainty: supplied?.uncertainty ?? uncertainty });
+}
