@@ -4,6 +4,7 @@ import {
   type ClosedCurve,
   type CurveDifference,
   difference,
+  type Laying,
   laid,
   layOn,
   resampled,
@@ -115,11 +116,17 @@ export function compareOutlines(item: Boxed, known: Boxed): OutlineReading | NoR
   if ('problem' in other) return { problem: `What lies beside it: ${other.problem}` };
   const scaled = item.plane.unit === 'mm' && known.plane.unit === 'mm';
   const laying = layOn(own.curve, other.curve, !scaled);
-  const moved = own.curve.map((point) => laid(laying, point));
   const size = sizeOf(other.curve);
   const [unit, perUnit] = scaled ? (['mm', 1] as const) : (['%', 100 / size] as const);
-  const off = difference(moved, other.curve);
-  if (off.scatter > MOST_SCATTER * size)
+  const offBy = (way: Laying) =>
+    difference(
+      own.curve.map((point) => laid(way, point)),
+      other.curve,
+    );
+  const off = offBy(laying);
+  const nowhere = ({ scatter }: CurveDifference) => scatter > MOST_SCATTER * size;
+  // A shape of another size lies beside the known one all around; stretched to its size it still has to lie on it.
+  if (nowhere(off) && (!scaled || nowhere(offBy(layOn(own.curve, other.curve, true)))))
     return {
       problem:
         'The two outlines lie nowhere on each other: one of them does not follow its shape, or the shapes are others.',
