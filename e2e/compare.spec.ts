@@ -71,6 +71,31 @@ test('the right picture is a known genuine item, is measured, and is never recor
   await expect(page.getByRole('button', { name: /Record it/ })).toBeHidden();
 });
 
+test('the outline of an emblem is held against a known one: a tooth too few is found, recorded and drawn', async ({
+  page,
+}) => {
+  const number = 'PP-0419';
+  await visit(page, `/case/${number}/compare?check=own.emblem-outline`);
+  await expect(page.getByText(/bench card, .* px a mm/)).toHaveCount(2, { timeout: 30_000 });
+  await expect(page.getByText('one corner of a box around it, on the left picture')).toBeVisible();
+  await clickAt(page, 'The item', 0.43, 0.53);
+  await clickAt(page, 'Beside it', 0.42, 0.58);
+  await clickAt(page, 'The item', 0.56, 0.78);
+  await clickAt(page, 'Beside it', 0.55, 0.84);
+  await expect(page.getByText(/lacks at most \d/)).toBeVisible({ timeout: 30_000 });
+  await press(page, 'Enter');
+  await allSaved(page);
+  const recorded = await recordedOf(page, number, 'own.emblem-outline');
+  expect(recorded?.value).toBeGreaterThan(2);
+  expect(recorded?.supplied?.working).toMatch(/^Outline on a picture: .* held against Quay Street shop/);
+  expect(recorded?.supplied?.pictures).toMatchObject([{ instrument: 'outline', against: { points: [{}, {}] } }]);
+  await press(page, 'Escape');
+  const line = page.locator('[data-check="own.emblem-outline"]');
+  await expect(line.getByRole('img', { name: /emblem outline: expected/ })).toBeVisible();
+  await press(page, 'u');
+  await allSaved(page);
+});
+
 test('one picture lies over the other, and a scale that somebody marked is remembered', async ({ page }) => {
   const number = PICTURED;
   await visit(page, `/case/${number}/compare`);

@@ -395,7 +395,7 @@ function Findings({ assessment, nameOf, grounds, file }: ReportContent) {
                   .join(' · ')}
               </Text>
             </View>
-            {strip && <StripShape strip={strip} width={120} />}
+            {strip && <StripShape strip={strip} width={140} />}
             <Text style={[s.mono, { width: 70, textAlign: 'right' }]}>
               {weight === undefined ? '' : formatWeight(weight)}
             </Text>

@@ -62,7 +62,7 @@ export function StripShape({ strip, width }: { strip: ToleranceStrip; width: num
           x={[2, strip.width / 2, strip.width - 2][i] ?? 0}
           y={strip.height - 6}
           textAnchor={(['start', 'middle', 'end'] as const)[i]}
-          style={{ fontSize: 13, fill: SOFT }}
+          style={{ fontFamily: 'Next', fontSize: 15, fill: SOFT }}
         >
           {label}
         </Text>

@@ -106,15 +106,23 @@ export function CompareView({ asked }: { asked: string | null }) {
     const against =
       task.measures === 'two' && other
         ? { against: { sha256: other.sha256, points: spotsOn('right'), scale: otherScale } }
-        : {};
+        : { against: undefined };
     const points = spotsOn(placed[0]?.side ?? 'left');
     found.measure({
       value: answer.value,
       supplied: {
         device: 'picture',
         uncertainty: answer.uncertainty,
-        working: workingOf(task.name, sound, on.scale),
-        pictures: [{ sha256: on.picture.sha256, instrument: task.id, points, scale: on.scale, ...against }],
+        working: workingOf(task.name, sound, on.scale, against.against ? (other?.name ?? null) : null),
+        pictures: [
+          {
+            sha256: on.picture.sha256,
+            instrument: task.id,
+            points,
+            scale: on.scale,
+            ...(against.against ? against : {}),
+          },
+        ],
       },
     });
     begin(task);

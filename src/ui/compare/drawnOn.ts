@@ -5,6 +5,13 @@ import type { PaneContent } from './useComparePictures';
 import type { Marking } from './useMarking';
 import type { Side } from './usePanes';
 
+/** A circle, as corners enough to look like one. */
+const ringAround = ({ x, y }: Point, radius: number): Point[] =>
+  Array.from({ length: 24 }, (_, i) => ({
+    x: x + radius * Math.cos((i * Math.PI) / 12),
+    y: y + radius * Math.sin((i * Math.PI) / 12),
+  }));
+
 /** What is drawn on the picture of a side: its bench card, the points that are placed, and the value that came of them. */
 export function drawnOn(
   side: Side,
@@ -28,7 +35,7 @@ export function drawnOn(
       return a && b ? [[a, b]] : [];
     }),
     outlines: [
-      ...(traced ? [traced.outline.map(px)] : []),
+      ...(traced ? [traced.outline.map(px), ringAround(px(traced.at), 0.012 * width)] : []),
       ...(card && card.outline.length > 0 ? [card.outline.map(px)] : []),
       ...(task?.areas ?? []).flatMap(([from, to]): Point[][] => {
         const [a, b] = [at[from], at[to]];

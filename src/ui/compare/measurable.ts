@@ -40,10 +40,20 @@ const SCALE_WORDS: Record<KeptScale['by'], string> = {
   length: 'scale by a known length',
 };
 
-/** How a reading came about, for whoever asks later. */
-export const workingOf = (instrument: string, reading: SoundReading, scale: KeptScale | null): string =>
+/**
+ * How a reading came about, for whoever asks later.
+ *
+ * @param against the picture that it was held against
+ */
+export const workingOf = (
+  instrument: string,
+  reading: SoundReading,
+  scale: KeptScale | null,
+  against: string | null,
+): string =>
   [
     `${instrument} on a picture: ${readingWords(reading)} (95 %)`,
+    ...(against ? [`held against ${against}`] : []),
     scale ? SCALE_WORDS[scale.by] : 'nothing tells the scale',
     ...reading.remarks,
   ]

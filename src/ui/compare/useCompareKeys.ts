@@ -45,7 +45,9 @@ export function useCompareKeys({
   /** There is nothing left to take back. */
   onLeave: () => void;
 }): CompareKeys {
-  const [active, setActive] = useState<Side>('left');
+  const [chosen, setActive] = useState<Side>('left');
+  // What is marked on both pictures in turn leads the hand from one to the other.
+  const active = (marking.next !== null && marking.turn) || chosen;
   const [cursor, setCursor] = useState<Point | null>(null);
   const middle = { x: size.width / 2, y: size.height / 2 };
   const first = { preventDefault: true };

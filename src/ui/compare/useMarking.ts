@@ -16,6 +16,8 @@ export interface Marking {
   placed: Placed[];
   /** The point that comes next, in words; null once all are placed. */
   next: string | null;
+  /** The pane that has to be marked next, where a task goes from one to the other; null: whichever. */
+  turn: Side | null;
   /** What was measured; null until all points are placed and the picture was looked at. */
   reading: SpotReading | PairReading | null;
   begin(task: Task | null): void;
@@ -78,6 +80,7 @@ export function useMarking(
     task,
     placed,
     next: task && !complete ? (task.points[placed.length] ?? null) : null,
+    turn: task?.both && !complete ? sideOf(task, placed.length, placed) : null,
     reading,
     begin,
     place: (on, spot) => {

@@ -105,7 +105,7 @@ const GROUPS: { name: string; keys: [keys: string[], does: string][] }[] = [
   {
     name: 'Compare',
     keys: [
-      [['1', '…', '7'], 'an instrument; again: put it away'],
+      [['1', '…', '9'], 'an instrument; again: put it away'],
       [['o', 'p', 'k'], 'tell the scale: bank card, known length, rectangle'],
       [['→', '↓'], 'move the cross hairs; with Shift, by one pixel'],
       [['Enter'], 'place a point there; then: record what was measured'],

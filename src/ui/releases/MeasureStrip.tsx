@@ -8,8 +8,8 @@ export function MeasureStrip({ strip }: { strip: ToleranceStrip | null }) {
   if (!strip) return null;
   const { width, height, range, middle, known, item, labels, words } = strip;
   return (
-    <svg viewBox={`0 0 ${width} ${height}`} className="w-full max-w-[400px]" role="img" aria-label={words}>
-      <polygon points={path(range)} className="fill-wash" />
+    <svg viewBox={`0 0 ${width} ${height}`} className="w-full max-w-[330px]" role="img" aria-label={words}>
+      <polygon points={path(range)} className="fill-line opacity-55" />
       <polyline points={path(middle)} fill="none" className="stroke-line" strokeDasharray="4 3" />
       {known.map(({ at, of }, i) =>
         of === 'genuine' ? (
