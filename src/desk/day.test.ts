@@ -6,6 +6,7 @@ import type { NewEvent } from '@/core/casefile/event';
 import { fold } from '@/core/casefile/fold';
 import { assess } from '@/core/judgement/assess';
 import { groundsOf } from '@/core/judgement/grounds';
+import { verdictBody } from '@/core/judgement/verdictBody';
 import { type TestDesk, testDesk } from '@/demo/testing/testDesk';
 import { readCaseFolder } from './caseFolder';
 import {
@@ -124,6 +125,38 @@ describe('a listing', () => {
     const { assessment } = await weighed(number);
     expect(assessment.goods.p).toBeLessThan(assessment.thresholds.reject);
     expect(assessment.goods.decision).toBe('undecided');
+  });
+  it('teaches what prices tell once its truth is known, and leaves its own verdict as it was', async () => {
+    const asked: Parameters<typeof record>[1][] = [
+      said('priceAsked', 'EUR 60'),
+      [
+        'comparablesStated',
+        {
+          comparables: [140, 150, 155].map((amount, i) => ({
+            amount,
+            currency: 'EUR',
+            seller: `s${i}`,
+            sold: true,
+            condition: 'new',
+          })),
+        },
+      ],
+    ];
+    const [sealed, waiting] = [await open(), await open()];
+    await record(sealed, ...asked);
+    await record(waiting, ...asked);
+    const chancesOf = async (number: string) =>
+      (await weighed(number)).assessment.findings.find(({ check }) => check.id === 'listing.price')?.check;
+    const folder = await readCaseFolder(at.desk, sealed);
+    await record(sealed, ['verdictSealed', verdictBody(fold(folder.id, folder.events), folder.grounds)]);
+    const before = [await chancesOf(sealed), await chancesOf(waiting)];
+    await record(sealed, [
+      'truthConfirmed',
+      { goods: 'counterfeit', packaging: 'own', source: 'maker', trust: 1, note: 'told on the phone' },
+    ]);
+    expect(await chancesOf(sealed)).toEqual(before[0]);
+    const { c: learned = 0 } = (await chancesOf(waiting)) ?? {};
+    expect(learned).toBeGreaterThan(before[1]?.c ?? 1);
   });
   it('turns down a currency that there is none of', async () => {
     const number = await open();

@@ -6,6 +6,7 @@ import { crossread } from '@/core/crossread/crossread';
 import { confirmedFindings, type SealedCase } from '@/core/judgement/confirmedCase';
 import { type GroundsRevisions, groundsOf } from '@/core/judgement/grounds';
 import { readChain } from '@/core/judgement/readings';
+import { priceStands } from '@/core/listing/listingRules';
 import { dropSealed, keepConfirmed, keepSealed } from '@/store/confirmedCases';
 import { markToLearn } from '@/store/toLearn';
 import type { Desk } from './desk';
@@ -26,6 +27,7 @@ export async function keepTruth(
   const context = contextOf(file, groundsOf(grounds));
   const reading = crossread(context);
   const findings = gatherFindings(file, context, reading);
+  const price = priceStands(file, context.release, reading);
   const { channel, inHand, packaged, seller, reference } = file.circumstances;
   const sealed: SealedCase = {
     number: file.number,
@@ -37,6 +39,7 @@ export async function keepTruth(
     circumstances: { channel, inHand, packaged, ...(seller ? { seller } : {}), ...(reference ? { reference } : {}) },
     without: findings.flatMap(({ check, mark }) => (mark === 'excused' || mark === 'cantTell' ? [check.id] : [])),
     chain: readChain(reading, findings, context).says,
+    ...(price ? { price } : {}),
   };
   if (!truth) return keepSealed(desk.store, file.id, sealed, transaction);
   const { goods, packaging, trust, source } = truth;

@@ -26,6 +26,8 @@ export interface SealedCase {
   /** Checks that were excused or could not be told. */
   without: string[];
   chain: 'holds' | 'broken' | 'open';
+  /** The price asked as a share of what such items fetch, and how surely: the standard deviation of its logarithm. */
+  price?: { ratio: number; logSd: number };
 }
 
 /** A case whose truth is known. */

@@ -51,11 +51,13 @@ export interface CaseFolder {
 /** The contents of the revisions, as the assessment takes them. */
 export function groundsOf(revisions: GroundsRevisions): Grounds {
   const { kind, houseRules, release, maker, chart, schemes, statistics, edition } = revisions;
+  const { prices: stated, frozen } = houseRules.body;
+  const priceTable = (frozen?.prices ? undefined : statistics?.body.prices?.table) ?? stated;
   return {
     edition,
     kind: kind.body,
     houseRules: houseRules.body,
-    ...(houseRules.body.prices ? { priceTable: houseRules.body.prices } : {}),
+    ...(priceTable ? { priceTable } : {}),
     release: release?.body ?? null,
     maker: maker?.body ?? null,
     chart: chart?.body ?? null,

@@ -50,6 +50,8 @@ export interface Frozen {
   releases?: boolean;
   /** True where nobody’s own rate of slips is applied. */
   checkers?: boolean;
+  /** True where prices tell what the house’s table says. */
+  prices?: boolean;
 }
 
 /** Who the house is, for its letters, and how it tells time. */

@@ -1,4 +1,5 @@
 import { CHANNEL_NAMES, type Channel } from '../casefile/events/circumstancesStated';
+import { bandName, PRICE_TABLE } from '../listing/priceTable';
 import { meanOf } from './classes';
 import { EDITIONS, NEWEST_EDITION } from './edition';
 import type { Frozen, HouseRules } from './houseRules';
@@ -26,7 +27,7 @@ const months = (halfLife: number | null): string => (halfLife === null ? 'never'
  * @param peopleNames by id
  */
 export function learnedFigures(
-  { shares, quality, memory, releases, makes, truthErrors, checkers }: TellStatistics,
+  { shares, quality, memory, releases, makes, truthErrors, checkers, prices }: TellStatistics,
   rules: HouseRules,
   peopleNames: Record<string, string>,
 ): LearnedFigure[] {
@@ -88,6 +89,15 @@ export function learnedFigures(
       basis: truthErrors.applied ? 'truths against what was seen' : 'from 200 confirmed cases on',
       holds: 'truthErrors',
     });
+  const table = rules.prices ?? PRICE_TABLE;
+  for (const [i, band] of (prices?.table ?? []).entries())
+    figures.push({
+      name: `price ${bandName(band, prices?.table[i - 1])} of what others ask, genuine / copies`,
+      stated: `${percent(table[i]?.genuine ?? 0)} / ${percent(table[i]?.counterfeit ?? 0)}`,
+      learned: `${percent(band.genuine)} / ${percent(band.counterfeit)}`,
+      basis: `${Math.round(prices?.genuine ?? 0)} genuine, ${Math.round(prices?.counterfeit ?? 0)} copies with a price`,
+      holds: 'prices',
+    });
   for (const [id, { missed, false: wrong, doubles }] of Object.entries(checkers?.people ?? {}))
     figures.push({
       name: `${peopleNames[id] ?? id} records the other outcome`,
@@ -111,6 +121,7 @@ export function holding(rules: HouseRules, what: keyof Frozen, held: boolean): H
     makes: true,
     releases: true,
     checkers: true,
+    prices: true,
   };
   const frozen = held ? { ...rest, [what]: stated[what] } : rest;
   return Object.keys(frozen).length > 0 ? { ...others, frozen } : others;

@@ -1,4 +1,5 @@
 import type { Day } from '../dates/day';
+import type { LearnedPrices } from '../listing/learnedPrices';
 import type { Beta, ClassMix, PerClass } from './classes';
 import type { EditionNumber } from './edition';
 import type { Quality } from './quality';
@@ -85,4 +86,5 @@ export interface TellStatistics {
   truthErrors?: { rate: number; applied: boolean };
   /** Person to how often they record the other outcome. */
   checkers?: CheckerSlips;
+  prices?: LearnedPrices;
 }

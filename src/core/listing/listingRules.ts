@@ -55,6 +55,16 @@ function priceRatio(
   return { ratio, logSd: Math.log(usual.high / usual.value) / LIMIT_90, sentence };
 }
 
+/** Where the price asked stands among what such items fetch; null where there is no price, or nothing to hold it against. */
+export function priceStands(
+  file: CaseFile,
+  release: Release | null,
+  reading: CrossReading,
+): { ratio: number; logSd: number } | null {
+  const stands = priceRatio(file, release, reading);
+  return stands && { ratio: stands.ratio, logSd: stands.logSd };
+}
+
 const price: ListingRule = (file, { priceTable = PRICE_TABLE, release }, reading) => {
   const stands = priceRatio(file, release, reading);
   if (!stands) return null;

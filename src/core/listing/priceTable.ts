@@ -18,7 +18,7 @@ export const PRICE_TABLE: PriceBand[] = [
 ];
 
 /** P(a standard normal value ≤ z). */
-const normalBelow = (z: number): number => (1 + erf(z / Math.SQRT2)) / 2;
+export const normalBelow = (z: number): number => (1 + erf(z / Math.SQRT2)) / 2;
 
 /**
  * How likely a price is among genuine items and among counterfeits, averaged over where it may stand: a middle that is
@@ -40,6 +40,15 @@ export function priceChances(
     before = upTo;
   }
   return { genuine, counterfeit };
+}
+
+/** A band in words: `40 to 60 %`. */
+export function bandName(band: PriceBand, before: PriceBand | undefined): string {
+  const from = before?.below == null ? null : `${Math.round(100 * before.below)}`;
+  if (band.below === null) return `over ${from}\u00a0%`;
+  return from === null
+    ? `under ${Math.round(100 * band.below)}\u00a0%`
+    : `${from} to ${Math.round(100 * band.below)}\u00a0%`;
 }
 
 /** What is wrong with a table, as a sentence; null where it is sound. */

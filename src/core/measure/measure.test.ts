@@ -2,9 +2,10 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { BENCH_CARDS, cardMark, modulesOf } from './benchCard';
 import { colourDifference } from './colour';
-import { after, homographyThrough, inverseOf, mapped, type Point } from './homography';
+import { after, type Homography, homographyThrough, inverseOf, mapped, type Point } from './homography';
 import { ID_1, measuredIn, planeOf, type Sighted } from './plane';
 import { propagated } from './propagate';
+import { brought, gridOver } from './upright';
 
 const distance = ([a, b]: Point[]) => Math.hypot((b as Point).x - (a as Point).x, (b as Point).y - (a as Point).y);
 const SIZE = { width: 4000, height: 3000 };
@@ -184,4 +185,26 @@ it('colours are as far apart as the published pairs', () => {
     const found = colourDifference({ mode: 'lab65', l, a, b }, { mode: 'lab65', l: l2, a: a2, b: b2 });
     expect(found, `${l} ${a} ${b}`).toBeCloseTo(apart, 4);
   }
+});
+
+describe('points and lines along the axes of a scale', () => {
+  /** 10 px a mm, turned by 30 degrees about the upper left corner. */
+  const [cos, sin] = [Math.cos(Math.PI / 6), Math.sin(Math.PI / 6)];
+  const toMm: Homography = [cos / 10, sin / 10, 0, -sin / 10, cos / 10, 0, 0, 0, 1];
+  it('brings a point in line with another, along the scale and not along the picture', () => {
+    const from = { x: 100, y: 100 };
+    const at = brought(from, { x: 100 + 200 * cos - 9 * sin, y: 100 + 200 * sin + 9 * cos }, toMm);
+    expect(mapped(toMm, at).y).toBeCloseTo(mapped(toMm, from).y, 9);
+    expect(Math.hypot(at.x - from.x, at.y - from.y)).toBeCloseTo(200, 6);
+    expect(brought(from, { x: 104, y: 300 }, null)).toEqual({ x: 100, y: 300 });
+  });
+  it('lays lines over a picture that stand apart by whole mm, and no more of them than can be seen', () => {
+    const { step, lines } = gridOver({ width: 600, height: 400 }, toMm, 14);
+    expect(step).toBe(2);
+    const upright = lines.filter(({ from, to }) => Math.abs(mapped(toMm, from).x - mapped(toMm, to).x) < 1e-6);
+    const xs = upright.map(({ from }) => mapped(toMm, from).x);
+    expect(xs.every((x, i) => i === 0 || Math.abs(x - (xs[i - 1] as number) - 2) < 1e-6)).toBe(true);
+    expect(upright.filter(({ strong }) => strong).length).toBeGreaterThan(3);
+    expect(gridOver({ width: 60_000, height: 40_000 }, toMm, 1).lines.length).toBeLessThan(260);
+  });
 });

@@ -6,6 +6,7 @@ import type { Spot } from '@/core/casefile/events/photoScaled';
 import type { PictureNote } from '@/core/casefile/events/pictureNoted';
 import { asAsked } from '@/core/checks/finding';
 import { inverseOf, mapped, type Point } from '@/core/measure/homography';
+import { brought } from '@/core/measure/upright';
 import type { PairReading, SpotReading } from '@/workers/measureWork';
 import { useCaseBook, useStanding } from '../casebook/CaseBook';
 import { hasSides } from '../inspect/deviceFor';
@@ -83,8 +84,11 @@ export function CompareView({ asked }: { asked: string | null }) {
     const { shown } = pictures[side];
     return shown && { x: x / shown.width, y: y / shown.height };
   };
-  const place = (side: Side, at: Point) => {
-    const spot = spotAt(side, at);
+  const place = (side: Side, at: Point, level: boolean) => {
+    const { shown } = pictures[side];
+    const before = marking.next !== null ? placed.at(-1) : undefined;
+    const from = before?.side === side && shown && { x: before.spot.x * shown.width, y: before.spot.y * shown.height };
+    const spot = spotAt(side, level && from ? brought(from, at, shown.toMm) : at);
     if (spot) marking.place(side, spot);
   };
 
@@ -179,7 +183,7 @@ export function CompareView({ asked }: { asked: string | null }) {
       if (finding) router.push(inspectPath(number, finding.check.id));
       else begin(null);
     },
-    onPlace: (side, at) => place(side, mapped(inverseOf(panes.toScreen(side)), at)),
+    onPlace: (side, at, level) => place(side, mapped(inverseOf(panes.toScreen(side)), at), level),
   });
 
   const laidOn = (side: Side): Laid | null => {
@@ -221,7 +225,8 @@ export function CompareView({ asked }: { asked: string | null }) {
             filters={over ? laying.filters : undefined}
             drawn={drawnOn(side, pictures[side], marking)}
             cursor={keys.active === side ? keys.cursor : null}
-            onPoint={(at) => place(side, at)}
+            grid={keys.grid}
+            onPoint={(at, level) => place(side, at, level)}
             onMove={(point, at) => {
               const spot = spotAt(side, at);
               if (spot) marking.move(point, spot);

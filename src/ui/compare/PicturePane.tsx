@@ -1,5 +1,6 @@
 import { type PointerEvent, useEffect, useRef, useState } from 'react';
 import { type Homography, inverseOf, mapped, type Point } from '@/core/measure/homography';
+import { gridOver } from '@/core/measure/upright';
 import { asMatrix3d } from './laidOver';
 
 /** A picture as it lies in a pane. */
@@ -57,6 +58,7 @@ export function PicturePane({
   overStyle,
   filters = {},
   drawn,
+  grid,
   cursor,
   label,
   onPoint,
@@ -71,11 +73,13 @@ export function PicturePane({
   /** Of the pictures themselves. */
   filters?: { own?: string; other?: string };
   drawn: Drawn;
+  /** A grid in mm lies over it, where something tells its scale. */
+  grid: boolean;
   /** Where keys place a point, in px of the pane; null while they are elsewhere. */
   cursor: Point | null;
   label: string;
-  /** Somebody clicked there, in px of the picture. */
-  onPoint: (at: Point) => void;
+  /** Somebody clicked there, in px of the picture; `level`: in line with the point before. */
+  onPoint: (at: Point, level: boolean) => void;
   /** A point that was placed is drawn somewhere else. */
   onMove: (point: number, at: Point) => void;
   onPan: (dx: number, dy: number, alone: boolean) => void;
@@ -122,8 +126,8 @@ export function PicturePane({
     else if (moved) onPan(at.x - held.at.x, at.y - held.at.y, event.altKey);
     setHeld({ ...held, at, moved });
   };
-  const up = () => {
-    if (held && !held.moved && held.point === null) onPoint(inPicture(held.from));
+  const up = (event: PointerEvent) => {
+    if (held && !held.moved && held.point === null) onPoint(inPicture(held.from), event.shiftKey);
     setHeld(null);
   };
   const path = (points: Point[]) =>
@@ -148,6 +152,7 @@ export function PicturePane({
         </div>
       )}
       <svg className="pointer-events-none absolute inset-0 h-full w-full" aria-hidden>
+        {grid && laid?.toMm && <Grid laid={laid} toMm={laid.toMm} />}
         {drawn.outlines.map((outline) => (
           <g key={path(outline)} fill="none" strokeLinejoin="round">
             <polygon points={path(outline)} stroke="#fff" strokeOpacity={0.8} strokeWidth={3} />
@@ -181,6 +186,31 @@ export function PicturePane({
         )}
       </svg>
     </section>
+  );
+}
+
+/** Lines of a grid stand so far apart on the screen at least, in px. */
+const GRID_APART = 14;
+
+/** A grid in mm, and what its lines stand apart. */
+function Grid({ laid, toMm }: { laid: Laid; toMm: Homography }) {
+  const { width, height, toScreen } = laid;
+  const [a, b] = [
+    mapped(toScreen, { x: width / 2, y: height / 2 }),
+    mapped(toScreen, { x: width / 2 + 1, y: height / 2 }),
+  ];
+  const { step, lines } = gridOver(laid, toMm, GRID_APART / Math.hypot(b.x - a.x, b.y - a.y));
+  return (
+    <g>
+      {lines.map(({ from, to, strong }) => {
+        const [p, q] = [mapped(toScreen, from), mapped(toScreen, to)];
+        const d = `M${p.x.toFixed(1)} ${p.y.toFixed(1)}L${q.x.toFixed(1)} ${q.y.toFixed(1)}`;
+        return <path key={d} d={d} stroke="#fff" strokeOpacity={strong ? 0.65 : 0.28} strokeWidth={1} />;
+      })}
+      <text x={8} y={20} className="fill-ink stroke-sheet text-[13px]" strokeWidth={4} paintOrder="stroke">
+        grid of {step} mm
+      </text>
+    </g>
   );
 }
 

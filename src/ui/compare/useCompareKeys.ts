@@ -14,6 +14,8 @@ export interface CompareKeys {
   /** The pane that keys work on. */
   active: Side;
   setActive(side: Side): void;
+  /** A grid in mm lies over both. */
+  grid: boolean;
   /** Where Enter places a point, in px of the pane; null while the mouse does. */
   cursor: Point | null;
 }
@@ -41,7 +43,8 @@ export function useCompareKeys({
   onTurn: (side: Side, by: number) => void;
   /** Something waits for Enter; false: a point is placed instead. */
   onEnter: () => boolean;
-  onPlace: (side: Side, at: Point) => void;
+  /** `level`: in line with the point before. */
+  onPlace: (side: Side, at: Point, level: boolean) => void;
   /** There is nothing left to take back. */
   onLeave: () => void;
 }): CompareKeys {
@@ -49,6 +52,7 @@ export function useCompareKeys({
   // What is marked on both pictures in turn leads the hand from one to the other.
   const active = (marking.next !== null && marking.turn) || chosen;
   const [cursor, setCursor] = useState<Point | null>(null);
+  const [grid, setGrid] = useState(false);
   const middle = { x: size.width / 2, y: size.height / 2 };
   const first = { preventDefault: true };
   const nudge = (dx: number, dy: number, fine: boolean) => {
@@ -87,11 +91,12 @@ export function useCompareKeys({
     if (marking.placed.length > 0) marking.begin(marking.task);
     else onLeave();
   });
-  useKeys('enter', (event) => {
+  useKeys('x', () => setGrid(!grid));
+  useKeys('enter,shift+enter', (event) => {
     // A button that has the focus does what it says.
     if (event.target instanceof HTMLElement && event.target.closest('button, a, [role=combobox]')) return;
     event.preventDefault();
-    if (!onEnter() && cursor) onPlace(active, cursor);
+    if (!onEnter() && cursor) onPlace(active, cursor, event.shiftKey);
   });
   return {
     active,
@@ -100,5 +105,6 @@ export function useCompareKeys({
       setCursor(null);
     },
     cursor,
+    grid,
   };
 }

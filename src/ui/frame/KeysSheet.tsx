@@ -109,6 +109,8 @@ const GROUPS: { name: string; keys: [keys: string[], does: string][] }[] = [
       [['o', 'p', 'k'], 'tell the scale: bank card, known length, rectangle'],
       [['→', '↓'], 'move the cross hairs; with Shift, by one pixel'],
       [['Enter'], 'place a point there; then: record what was measured'],
+      [['Shift'], 'held while placing: in line with the point before, along or across'],
+      [['x'], 'a grid in mm over both'],
       [['m'], 'pin a note on a place of the item’s picture'],
       [['w'], 'the other picture'],
       [['n', 'b'], 'next, previous picture'],

@@ -1,19 +1,11 @@
 'use client';
 import { UNNAMED_HOUSE } from '@/core/judgement/houseRules';
-import { PRICE_TABLE, type PriceBand, priceTableProblem } from '@/core/listing/priceTable';
+import { bandName, PRICE_TABLE, type PriceBand, priceTableProblem } from '@/core/listing/priceTable';
 import { DEAL_COSTS, type DealCosts } from '@/core/listing/worth';
 import { FigureLine } from './FigureLine';
 import { percent, type RulesPartProps } from './rulesPart';
 
 const BY = { genuine: 'of genuine items', counterfeit: 'of counterfeits' } as const;
-
-function bandName(band: PriceBand, before: PriceBand | undefined): string {
-  const from = before?.below == null ? null : `${Math.round(100 * before.below)}`;
-  if (band.below === null) return `over ${from}\u00a0%`;
-  return from === null
-    ? `under ${Math.round(100 * band.below)}\u00a0%`
-    : `${from} to ${Math.round(100 * band.below)}\u00a0%`;
-}
 
 const weightOf = ({ genuine, counterfeit }: PriceBand): string => {
   const weight = 10 * Math.log10(Math.max(1e-6, genuine) / Math.max(1e-6, counterfeit));
@@ -66,7 +58,7 @@ export function PricesPart({ rules, onChange }: RulesPartProps) {
         role={problem ? 'alert' : undefined}
         className={`mt-1.5 text-[13px] ${problem ? 'text-differs' : 'text-soft'}`}
       >
-        {problem ?? 'A price whose middle is hardly known tells less than this; no listing decides alone.'}
+        {problem ?? 'A price whose middle is hardly known tells less; no listing decides alone. Confirmed cases move this by kind of goods: see what was learned.'}
       </p>
     </section>
   );

@@ -1,5 +1,6 @@
 import type { CheckDefinition } from '../../checks/check';
 import { addDays, type Day } from '../../dates/day';
+import { learnedPrices } from '../../listing/learnedPrices';
 import type { Beta, PerClass } from '../classes';
 import type { ConfirmedCase, SealedCase } from '../confirmedCase';
 import type { HouseRules } from '../houseRules';
@@ -122,6 +123,7 @@ export function learn(
     { ...task, cases: few.cases },
     maximiseExpectation(task, fit, LAST_ROUNDS),
   );
+  const prices = learnedPrices(confirmed, rules, asOf);
   const learned: TellStatistics = {
     id: kind,
     asOf,
@@ -138,6 +140,7 @@ export function learn(
     shares: sharesOf(table, fitted),
     checkers: slipRates(doubles),
     truthErrors: { rate: fitted.fit.truthErrors, applied: learnErrors },
+    ...(prices ? { prices } : {}),
   };
   if (rules.frozen?.makes) return learned;
   const strands = foresightWithout(few, fitted.fit, cases);
