@@ -89,6 +89,16 @@ export function CalipersSheet({
   const side = answer.sides ? (left === null ? ', left' : ', right') : '';
   return (
     <SheetFrame onOpenChange={onClose} title={`${check.name}${side}`}>
+      {bench?.calipers && (
+        <StandInPanel
+          standIn={{ laid: on, choices: bench.calipers }}
+          says="Its jaws are on"
+          label="What the jaws of the stand-in are on"
+          onLay={setOn}
+        >
+          <Button onClick={() => void press()}>Press its key</Button>
+        </StandInPanel>
+      )}
       <p className="text-soft">
         {zeroing
           ? 'Once a shift: close the jaws and press the key of the calipers.'
@@ -119,16 +129,6 @@ export function CalipersSheet({
         <p role="alert" className="text-differs">
           {trouble}
         </p>
-      )}
-      {bench?.calipers && (
-        <StandInPanel
-          standIn={{ laid: on, choices: bench.calipers }}
-          says="Its jaws are on"
-          label="What the jaws of the stand-in are on"
-          onLay={setOn}
-        >
-          <Button onClick={() => void press()}>Press its key</Button>
-        </StandInPanel>
       )}
     </SheetFrame>
   );

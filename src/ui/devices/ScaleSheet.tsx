@@ -115,6 +115,7 @@ export function ScaleSheet({
       {bench && !scale && <p>No scale is connected to this desk. Type what yours shows.</p>}
       {scale && (
         <>
+          {scale.standIn && <StandInPanel standIn={scale.standIn} onLay={lay} />}
           <p className="text-soft">
             {inForce
               ? `Expected ${nominal ? expectedFigure(check, nominal) : 'no figure in the record yet'}`
@@ -146,7 +147,6 @@ export function ScaleSheet({
             </Button>
             {tare !== 0 && <span className="self-center text-[13px] text-soft">{tare.toFixed(1)} g taken off</span>}
           </p>
-          {scale.standIn && <StandInPanel standIn={scale.standIn} onLay={lay} />}
         </>
       )}
     </SheetFrame>

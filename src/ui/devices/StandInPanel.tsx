@@ -2,7 +2,10 @@ import { type ReactNode, useState } from 'react';
 import type { StandInSeen } from '@/core/devices/benchSeen';
 import { Choice } from '../controls/Choice';
 
-/** Choose what a stand-in reads. It says what it is: nothing that it sends is of a real item. */
+/**
+ * Choose what a stand-in reads. It says what it is: nothing that it sends is of a real item. It stands over the readings,
+ * which come and go: what a hand aims at must not move away under it.
+ */
 export function StandInPanel({
   standIn: { laid, choices },
   says = 'On it lies',
@@ -20,7 +23,7 @@ export function StandInPanel({
 }) {
   const [turn, setTurn] = useState(0);
   return (
-    <div className="mt-4 flex flex-wrap items-center gap-x-3 gap-y-1 border-t border-dashed pt-3 text-[13px]">
+    <div className="mb-4 flex flex-wrap items-center gap-x-3 gap-y-1 border-b border-dashed pb-3 text-[13px]">
       <span className="text-soft">Stand-in, with made-up readings. {says}</span>
       <Choice
         // Anew for each choice, so that the focus goes back to the sheet and its keys.

@@ -97,6 +97,7 @@ export function TraySheet({
       )}
       {tray && (
         <>
+          {tray.standIn && <StandInPanel standIn={tray.standIn} onLay={(choice) => void lay(choice)} />}
           <p role="status" className="mb-3 text-[16px]">
             {ended || says.sentence}
           </p>
@@ -153,7 +154,6 @@ export function TraySheet({
               Read again <Key>r</Key>
             </Button>
           </p>
-          {tray.standIn && <StandInPanel standIn={tray.standIn} onLay={(choice) => void lay(choice)} />}
         </>
       )}
     </SheetFrame>

@@ -58,7 +58,8 @@ export function PricesPart({ rules, onChange }: RulesPartProps) {
         role={problem ? 'alert' : undefined}
         className={`mt-1.5 text-[13px] ${problem ? 'text-differs' : 'text-soft'}`}
       >
-        {problem ?? 'A price whose middle is hardly known tells less; no listing decides alone. Confirmed cases move this by kind of goods: see what was learned.'}
+        {problem ??
+          'A price whose middle is hardly known tells less; no listing decides alone. Confirmed cases move this by kind of goods: see what was learned.'}
       </p>
     </section>
   );
