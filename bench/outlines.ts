@@ -100,9 +100,9 @@ export async function benchOutlines(): Promise<void> {
     told.push(...Array.from({ length: done }, (_, i) => i < first));
     const limit = [...(genuine ?? [])].sort((a, b) => a - b)[Math.ceil(0.99 * done) - 1] ?? Number.NaN;
     console.log(
-      `  ${name}: genuine ${median(genuine ?? []).toFixed(2)}, altered ${median(altered ?? []).toFixed(2)} ${task.card ? 'mm' : '%'}; beyond every genuine one ${((100 * (altered ?? []).filter((each) => each > limit).length) / done).toFixed(0)} %; refused ${refused.length}${refused[0] ? `: ${refused[0]}` : ''}`,
+      `  ${name}: genuine ${median(genuine ?? []).toFixed(2)}, altered ${median(altered ?? []).toFixed(2)} ${task.card ? 'mm' : '%'}; beyond every genuine one ${((100 * (altered ?? []).filter((each) => each > limit).length) / Math.max(1, done)).toFixed(0)} %; refused ${refused.length}${refused[0] ? `: ${refused[0]}` : ''}`,
     );
-    bar(`${name}: altered one ranked first`, (100 * first) / done, 99, 'at least', '%');
+    bar(`${name}: altered one ranked first`, (100 * first) / Math.max(1, done), 99, 'at least', '%');
     bar(`${name}: time`, median(times ?? []), 1200, 'at most', 'ms');
   }
   bar('altered one ranked first, all', (100 * told.filter(Boolean).length) / told.length, 99, 'at least', '%');

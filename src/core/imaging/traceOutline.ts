@@ -11,8 +11,13 @@ export interface Traced {
 const SEARCH = 460;
 /** Smaller boxes hold no shape that could be told. */
 const LEAST_PX = 24;
-/** So much of what varies in the box has to be the step from the shape to what lies around it. */
-const LEAST_CONTRAST = 0.55;
+/**
+ * So much of what varies in the box has to be the step from the shape to what lies around it. What is only pressed in, or
+ * shines, stays under that: its light and shade would be traced, not its edge.
+ */
+const LEAST_CONTRAST = 0.94;
+/** Along so much of the ring a step has to be seen across it. */
+const LEAST_EDGE = 0.9;
 /** A shape that fills less or more of its box is a speck, or the box itself. */
 const LEAST_FILL = 0.04;
 const MOST_FILL = 0.92;
@@ -131,10 +136,13 @@ const REACH = 4;
 /**
  * A ring drawn to where, across it, half of the step from ground to shape lies: what is half of it there may be another
  * level than on the other side of the shape, where a shadow falls.
+ *
+ * @returns the ring, and along which share of it a step was seen
  */
-function refined(field: Field, ring: Point[], step: number): Point[] {
+function refined(field: Field, ring: Point[], step: number): { ring: Point[]; seen: number } {
   const beside = 3;
-  return ring.map((point, i) => {
+  let seen = 0;
+  const edge = ring.map((point, i) => {
     const [before, after] = [ring.at(i - beside) as Point, ring[(i + beside) % ring.length] as Point];
     const along = Math.hypot(after.x - before.x, after.y - before.y);
     if (along < 1e-6) return point;
@@ -146,6 +154,7 @@ function refined(field: Field, ring: Point[], step: number): Point[] {
     const mean = (all: typeof profile) => all.reduce((sum, { value }) => sum + value, 0) / all.length;
     const [from, to] = [mean(profile.slice(0, 3)), mean(profile.slice(-3))];
     if (Math.abs(to - from) < step / 2) return point;
+    seen += 1;
     const half = (from + to) / 2;
     const crossings = profile.slice(1).flatMap(({ t, value }, k) => {
       const last = profile[k] as { t: number; value: number };
@@ -156,6 +165,7 @@ function refined(field: Field, ring: Point[], step: number): Point[] {
     const [t = 0] = crossings;
     return { x: point.x + t * nx, y: point.y + t * ny };
   });
+  return { ring: edge, seen: seen / ring.length };
 }
 
 /**
@@ -200,7 +210,9 @@ export function traceOutline(picture: Picture, a: Point, b: Point): Traced | { p
   const high = values.filter((value) => value > level);
   const low = values.filter((value) => value <= level);
   const mean = (all: Float64Array) => all.reduce((sum, each) => sum + each, 0) / all.length;
-  const edge = refined(field, ring, mean(high) - mean(low));
+  const { ring: edge, seen: edged } = refined(field, ring, mean(high) - mean(low));
+  if (edged < LEAST_EDGE)
+    return { problem: 'The edge of the shape is not seen all around: light and shade hide a part of it.' };
   // A cell of the field stands for `by` pixels, whose middles lie half a pixel within.
   return { points: edge.map(({ x, y }) => ({ x: left + x * by - 0.5, y: top + y * by - 0.5 })) };
 }
