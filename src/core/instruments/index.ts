@@ -7,8 +7,10 @@ import { outline, symmetry } from './outline';
 import { pitch } from './pitch';
 import { position, share } from './position';
 
-/** Every instrument that measures on a picture. */
-export const INSTRUMENTS: Instrument[] = [length, position, share, angle, arc, pitch, colour, symmetry].map((own) => ({
+const ON_ONE = [length, position, share, angle, arc, pitch, colour, symmetry];
+
+/** Every instrument that measures on one picture. */
+export const INSTRUMENTS: Instrument[] = ON_ONE.map((own) => ({
   ...own,
   read: (picture, plane, points, card) => {
     const problem = pointsProblem(picture, points);
@@ -18,8 +20,8 @@ export const INSTRUMENTS: Instrument[] = [length, position, share, angle, arc, p
 
 export const instrumentOf = (id: string): Instrument | undefined => INSTRUMENTS.find((each) => each.id === id);
 
-/** All that is measured with pictures: on one, and between two. */
-export const MEASURING: Marks[] = [...INSTRUMENTS.slice(0, -1), outline, symmetry];
+/** All that is measured with pictures, on one and between two, by their keys. */
+export const MEASURING: Marks[] = [...ON_ONE, outline].sort((a, b) => a.key.localeCompare(b.key));
 
 /** What is marked for an instrument, of one picture or of two. */
 export const marksOf = (id: string): Marks | undefined => MEASURING.find((each) => each.id === id);

@@ -37,6 +37,12 @@ describe('the pace of a house', () => {
   });
   it('leaves out what was entered in one go when all was over', () =>
     expect(pacesOf([...sealedCase('a', 1, 0), ...sealedCase('b', 2, 4)], () => 5).shoe?.cases).toBe(1));
+  it('counts an answer that is given again once', () => {
+    const entries = sealedCase('c', 1, 4);
+    const again = { ...(entries[0] as LoggedEntry), at: (entries[1] as LoggedEntry).at };
+    const [first, ...rest] = entries as [LoggedEntry, ...LoggedEntry[]];
+    expect(pacesOf([first, again, ...rest], stated)).toEqual(pacesOf(entries, stated));
+  });
   it('is not told where nothing was sealed, or nothing that is known was answered', () => {
     expect(pacesOf([], stated)).toEqual({});
     expect(pacesOf(sealedCase('c', 1, 4), () => undefined)).toEqual({});

@@ -28,9 +28,14 @@ export function pacesOf(
   const spent = minutesByCase(entries);
   const said = new Map<string, number>();
   const kinds = new Map<string, string>();
+  const answered = new Set<string>();
   for (const { caseId, kind, type, check } of entries) {
     if (type === 'verdictSealed') kinds.set(caseId, kind);
-    if (check !== null) said.set(caseId, (said.get(caseId) ?? 0) + (stated(kind, check) ?? 0));
+    // An answer that is given again took no second looking.
+    const answer = `${caseId} ${check}`;
+    if (check === null || answered.has(answer)) continue;
+    answered.add(answer);
+    said.set(caseId, (said.get(caseId) ?? 0) + (stated(kind, check) ?? 0));
   }
   const ratios = new Map<string, number[]>();
   for (const [caseId, kind] of kinds) {
