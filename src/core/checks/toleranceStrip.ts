@@ -1,4 +1,5 @@
 import type { Point } from '../measure/homography';
+import { COVERAGE } from '../measure/propagate';
 import type { Release } from '../releases/release';
 import { exemplarsOf } from '../releases/shelfItem';
 import { sizeNumber } from '../sizes/printedSize';
@@ -31,7 +32,6 @@ export interface MeasuredItem {
 /** Two-sided 90 % of Student’s t by degrees of freedom, from 1 on; beyond them that of a normal. */
 const T_90 = [6.314, 2.92, 2.353, 2.132, 2.015, 1.943, 1.895, 1.86, 1.833, 1.812, 1.796, 1.782, 1.771, 1.761, 1.753];
 const Z_90 = 1.645;
-const COVERAGE = 1.96;
 
 const WIDTH = 300;
 const HEIGHT = 104;
@@ -67,16 +67,12 @@ export function toleranceStrip(release: Release, measure: string, item?: Measure
   ];
   const [low, high] = [Math.min(...all), Math.max(...all)];
   const middle = (first + last) / 2;
-  const x = (size: number | null) =>
-    PAD.left + (((sized ? (size ?? middle) : middle) - first) / (last - first)) * (WIDTH - PAD.left - PAD.right);
+  const across = (at: number) => PAD.left + ((at - first) / (last - first)) * (WIDTH - PAD.left - PAD.right);
+  const x = (size: number | null) => across(sized ? (size ?? middle) : middle);
   const y = (value: number) =>
     HEIGHT - PAD.bottom - ((value - low) / (high - low || 1)) * (HEIGHT - PAD.top - PAD.bottom);
   // Its place is that of its size; the range is drawn from end to end, with sizes or without.
-  const along = (of: 'low' | 'high' | 'value'): Point[] =>
-    band.map((each) => ({
-      x: PAD.left + ((each.at - first) / (last - first)) * (WIDTH - PAD.left - PAD.right),
-      y: y(each[of]),
-    }));
+  const along = (of: 'low' | 'high' | 'value'): Point[] => band.map((each) => ({ x: across(each.at), y: y(each[of]) }));
   const { unit } = nominal;
   const centre = band[STEPS / 2] as (typeof band)[number];
   const words = `${measure.replaceAll('-', ' ')}: expected ${band[0]?.low.toFixed(1)} to ${band.at(-1)?.high.toFixed(1)} ${unit}; ${exemplars.length} genuine items known${item ? `; this one ${item.value} ${unit}` : ''}`;

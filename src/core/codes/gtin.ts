@@ -1,6 +1,7 @@
 import { cleanText, DASHES } from './clean';
 import { CONFUSABLE_GROUPS } from './confusables';
 import ranges from './numberRanges.json';
+import { unprefixed } from './unprefixed';
 
 export type GtinForm = 'GTIN-8' | 'GTIN-12' | 'GTIN-13' | 'GTIN-14' | 'UPC-E';
 
@@ -117,11 +118,7 @@ function withoutAddOn(text: string): string {
  */
 export function readGtin(raw: string): GtinResult {
   // A scanner may say of which symbology it read the number; beside the bars a sign may keep the room that they need.
-  const text = withoutAddOn(
-    cleanText(raw)
-      .replace(/^\](?:E\d|[CA]0|I\d)(?=\d+$)/, '')
-      .replace(/^< ?(?=\d)|(?<=\d) ?>$/g, ''),
-  );
+  const text = withoutAddOn(unprefixed(cleanText(raw)).replace(/^< ?(?=\d)|(?<=\d) ?>$/g, ''));
   const digits = text.replace(DASHES, '').replace(/[ .]/g, '');
   if (digits.length === 0) return { readings: [], failure: { sentence: 'The barcode number is empty.' } };
   const stray = /[^0-9]/u.exec(digits);

@@ -3,6 +3,7 @@ import type { Truth, TruthSource } from '../casefile/events/truthConfirmed';
 import type { Bearing } from '../checks/check';
 import type { Finding } from '../checks/finding';
 import type { Day } from '../dates/day';
+import type { PriceStands } from '../listing/priceTable';
 import { counts, residualOf } from './outcomeChances';
 
 /** What one check showed on a sealed item. */
@@ -26,8 +27,8 @@ export interface SealedCase {
   /** Checks that were excused or could not be told. */
   without: string[];
   chain: 'holds' | 'broken' | 'open';
-  /** The price asked as a share of what such items fetch, and how surely: the standard deviation of its logarithm. */
-  price?: { ratio: number; logSd: number };
+  /** Where the price asked stood. */
+  price?: PriceStands;
 }
 
 /** A case whose truth is known. */

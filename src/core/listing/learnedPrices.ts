@@ -2,7 +2,7 @@ import type { Day } from '../dates/day';
 import type { ConfirmedCase } from '../judgement/confirmedCase';
 import type { HouseRules } from '../judgement/houseRules';
 import { weightOfCase } from '../judgement/learning/caseWeight';
-import { normalBelow, PRICE_TABLE, type PriceBand } from './priceTable';
+import { bandShares, PRICE_TABLE, type PriceBand } from './priceTable';
 
 /** What confirmed cases taught about prices: the table, and how many items of either side it rests on. */
 export interface LearnedPrices {
@@ -13,17 +13,6 @@ export interface LearnedPrices {
 
 /** The stated shares count as so many items of either side. */
 const STATED_COUNTS = 30;
-
-/** The share of a price that falls into each band: where its middle is hardly known, it falls into several. */
-function memberships(table: PriceBand[], { ratio, logSd }: { ratio: number; logSd: number }): number[] {
-  let before = 0;
-  return table.map(({ below }) => {
-    const upTo = below === null ? 1 : normalBelow((Math.log(below) - Math.log(ratio)) / Math.max(1e-9, logSd));
-    const share = upTo - before;
-    before = upTo;
-    return share;
-  });
-}
 
 /**
  * The house's table of prices, moved by where the prices of confirmed items stood; items bought to learn from were priced
@@ -38,7 +27,7 @@ export function learnedPrices(cases: ConfirmedCase[], rules: HouseRules, asOf: D
     if (!each.price || each.circumstances.reference) continue;
     const weight = weightOfCase(each, asOf, rules);
     const own = counts[each.truth.goods];
-    for (const [i, share] of memberships(stated, each.price).entries()) own[i] = (own[i] as number) + weight * share;
+    for (const [i, share] of bandShares(stated, each.price).entries()) own[i] = (own[i] as number) + weight * share;
   }
   const sum = (all: number[]) => all.reduce((total, one) => total + one, 0);
   const [genuine, counterfeit] = [sum(counts.genuine), sum(counts.counterfeit)];

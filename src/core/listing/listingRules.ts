@@ -5,7 +5,7 @@ import type { Release } from '../releases/release';
 import { claimsOf } from './claims';
 import { formatMoney, MOST_MONEY, type Money, moneyOf } from './money';
 import { type PositionResult, positionSaid, pricePosition } from './pricePosition';
-import { PRICE_TABLE, priceChances } from './priceTable';
+import { PRICE_TABLE, type PriceStands, priceChances } from './priceTable';
 import { resaleOf } from './resale';
 import { readOffered, sizeRun } from './sizeRun';
 
@@ -44,7 +44,7 @@ function priceRatio(
   file: CaseFile,
   release: Release | null,
   reading: CrossReading,
-): { ratio: number; logSd: number; sentence: string } | null {
+): (PriceStands & { sentence: string }) | null {
   const { position } = positionOf(file, reading);
   if (position) return { ...position, sentence: positionSaid(position) };
   const asked = listedMoney(reading, 'priceAsked');
@@ -56,11 +56,7 @@ function priceRatio(
 }
 
 /** Where the price asked stands among what such items fetch; null where there is no price, or nothing to hold it against. */
-export function priceStands(
-  file: CaseFile,
-  release: Release | null,
-  reading: CrossReading,
-): { ratio: number; logSd: number } | null {
+export function priceStands(file: CaseFile, release: Release | null, reading: CrossReading): PriceStands | null {
   const stands = priceRatio(file, release, reading);
   return stands && { ratio: stands.ratio, logSd: stands.logSd };
 }

@@ -18,28 +18,34 @@ export const PRICE_TABLE: PriceBand[] = [
 ];
 
 /** P(a standard normal value ≤ z). */
-export const normalBelow = (z: number): number => (1 + erf(z / Math.SQRT2)) / 2;
+const normalBelow = (z: number): number => (1 + erf(z / Math.SQRT2)) / 2;
+
+/** Where a price stands: as a share of what others ask, with the standard deviation of its logarithm. */
+export interface PriceStands {
+  ratio: number;
+  logSd: number;
+}
+
+/** The share of a price that falls into each band: where its middle is hardly known, it falls into several. */
+export function bandShares(table: PriceBand[], { ratio, logSd }: PriceStands): number[] {
+  let before = 0;
+  return table.map(({ below }) => {
+    const upTo = below === null ? 1 : normalBelow((Math.log(below) - Math.log(ratio)) / Math.max(1e-9, logSd));
+    const share = upTo - before;
+    before = upTo;
+    return share;
+  });
+}
 
 /**
  * How likely a price is among genuine items and among counterfeits, averaged over where it may stand: a middle that is
  * hardly known says little.
- *
- * @param ratio the price as a share of what others ask
- * @param logSd standard deviation of its logarithm
  */
-export function priceChances(
-  table: PriceBand[],
-  { ratio, logSd }: { ratio: number; logSd: number },
-): { genuine: number; counterfeit: number } {
-  let [genuine, counterfeit, before] = [0, 0, 0];
-  for (const band of table) {
-    const upTo =
-      band.below === null ? 1 : normalBelow((Math.log(band.below) - Math.log(ratio)) / Math.max(1e-9, logSd));
-    genuine += (upTo - before) * band.genuine;
-    counterfeit += (upTo - before) * band.counterfeit;
-    before = upTo;
-  }
-  return { genuine, counterfeit };
+export function priceChances(table: PriceBand[], stands: PriceStands): { genuine: number; counterfeit: number } {
+  const shares = bandShares(table, stands);
+  const among = (side: 'genuine' | 'counterfeit') =>
+    table.reduce((sum, band, i) => sum + (shares[i] as number) * band[side], 0);
+  return { genuine: among('genuine'), counterfeit: among('counterfeit') };
 }
 
 /** A band in words: `40 to 60 %`. */
