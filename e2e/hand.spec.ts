@@ -57,6 +57,22 @@ test('a hand faster than the page loses no key: the one after a key that moves t
   await expect(rows).toHaveAttribute('data-fact', second ?? '');
 });
 
+test('what is typed while a sheet is on its way stands in it whole and in order', async ({ page }) => {
+  let late = 0;
+  await page.route('**/_next/static/chunks/**', async (route) => {
+    await new Promise((rest) => setTimeout(rest, late));
+    await route.continue();
+  });
+  for (const ms of [90, 130, 170, 210, 250]) {
+    late = 0;
+    await visit(page, '/?waits=seller');
+    late = ms;
+    await page.getByRole('button', { name: 'Keep this view' }).click();
+    await type(page, 'abcdefg');
+    await expect(page.getByRole('textbox', { name: 'Name' })).toHaveValue('abcdefg');
+  }
+});
+
 test('what differs is counted where it is out of sight, and each sentence leads to its cell', async ({ page }) => {
   await visit(page, '/case/PP-0420/codes');
   const sentences = page.getByRole('complementary', { name: 'What does not agree' }).locator('li button');

@@ -1,26 +1,16 @@
 'use client';
 import { Component, type ReactNode, Suspense, useEffect } from 'react';
-import { activeField, setValue } from './field';
-
-/** Do what the browser does with a key that it is given by hand. */
-function pressAgain(key: string): void {
-  const target = document.activeElement ?? document.body;
-  const field = activeField();
-  if (!target.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true, cancelable: true }))) return;
-  if (field && key.length === 1) setValue(field, field.value + key);
-  else if (field && key === 'Enter') field.form?.requestSubmit();
-  else if (target instanceof HTMLButtonElement && (key === 'Enter' || key === ' ')) target.click();
-}
+import { pressAgain } from './pressAgain';
 
 /** Keys pressed before the part is there wait for it: they were meant for it, and must not answer what lies behind it. */
 function HeldKeys() {
   useEffect(() => {
-    const held: string[] = [];
+    const held: KeyboardEvent[] = [];
     const onKey = (event: KeyboardEvent) => {
       if (event.ctrlKey || event.metaKey || event.altKey) return;
       event.preventDefault();
       event.stopImmediatePropagation();
-      held.push(event.key);
+      held.push(event);
     };
     window.addEventListener('keydown', onKey, true);
     return () => {

@@ -58,13 +58,17 @@ export function FilterBar({
   const rest = useRef<ReturnType<typeof setTimeout>>(undefined);
   useEffect(() => () => clearTimeout(rest.current), []);
   const go = (change: Partial<QueueFilter>) => {
+    clearTimeout(rest.current);
     wanted.current = { ...wanted.current, ...change };
     router.replace(`/?${wordsOf(wanted.current)}`, { scroll: false });
   };
   const type = (next: string) => {
     setText(next);
     clearTimeout(rest.current);
-    rest.current = setTimeout(() => go({ text: next.trim() || undefined }), REST_MS);
+    const asked = { text: next.trim() || undefined };
+    // What is chosen before the hand rests goes with it.
+    wanted.current = { ...wanted.current, ...asked };
+    rest.current = setTimeout(() => go(asked), REST_MS);
   };
   const showAll = () => {
     setText('');

@@ -1,5 +1,6 @@
 import { readGtin } from '@/core/codes/gtin';
 import { activeField, type Field, setValue } from '../controls/field';
+import { pressAgain } from '../controls/pressAgain';
 
 /** Keystrokes closer together than this come from a scanner, not from a hand. */
 const BURST_MS = 50;
@@ -62,10 +63,6 @@ interface Burst {
 
 /** Keys that do nothing by themselves; a scanner sends them before its capitals. */
 const MODIFIERS = ['Shift', 'Control', 'Alt', 'AltGraph', 'Meta', 'CapsLock'];
-
-/** The same key once more, as a script can give it. */
-const again = ({ key, code, shiftKey }: KeyboardEvent): KeyboardEvent =>
-  new KeyboardEvent('keydown', { key, code, shiftKey, bubbles: true, cancelable: true });
 
 /** True where the browser can tell that it holds input which this page has not heard yet. */
 function inputWaits(): boolean {
@@ -137,13 +134,8 @@ function listen(): void {
     burst = null;
     for (const key of keys) {
       // A key may have moved the focus into a field; those after it were meant for that field.
-      const field = activeField();
-      if (field) {
-        setValue(field, field.value + key.key);
-        continue;
-      }
       const { target } = key;
-      (target instanceof Element && target.isConnected ? target : document.body).dispatchEvent(again(key));
+      pressAgain(key, activeField() ?? (target instanceof Element && target.isConnected ? target : document.body));
     }
   };
   /** The run seems to be over; but a busy page hears keys late, and those that already wait may go on with it. */
@@ -172,7 +164,7 @@ function listen(): void {
     // Tab goes on from the focus by itself.
     if (!field || field === event.target || event.key === 'Tab') return;
     swallow(event);
-    field.dispatchEvent(again(event));
+    pressAgain(event, field);
   };
   const onKey = (event: KeyboardEvent) => {
     // Where no view takes scans, keys are a hand's; but a scan that is under way is heard to its end.
