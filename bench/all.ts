@@ -12,6 +12,7 @@ import { benchLabels } from './labels';
 import { benchLoad } from './load';
 import { benchMatch } from './match';
 import { benchOutlines } from './outlines';
+import { benchPacks } from './packs';
 import { benchRegister } from './register';
 
 const BENCHES: Record<string, () => void | Promise<void>> = {
@@ -27,6 +28,7 @@ const BENCHES: Record<string, () => void | Promise<void>> = {
   hand: benchHand,
   load: benchLoad,
   growth: benchGrowth,
+  packs: benchPacks,
   import: benchImport,
   day: benchDay,
 };

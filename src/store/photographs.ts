@@ -97,6 +97,15 @@ export async function keepPhotograph(
 /** Let go of a received file. */
 export const letGo = ({ path }: ReceivedFile): Promise<void> => rm(path, { force: true });
 
+const missing = (hash: string) =>
+  new StoreProblem(
+    `The photograph ${hash.slice(0, 12)}… is missing in this data directory; put it back from a backup. The rest of the case is untouched.`,
+  );
+const changed = (hash: string) =>
+  new StoreProblem(
+    `The photograph ${hash.slice(0, 12)}… was changed on the disk since it was kept; put it back from a backup.`,
+  );
+
 /**
  * The bytes of a kept photograph.
  *
@@ -104,16 +113,24 @@ export const letGo = ({ path }: ReceivedFile): Promise<void> => rm(path, { force
  */
 export async function readPhotograph(store: Store, hash: string): Promise<Uint8Array> {
   const bytes = await readFile(pathOfPhotograph(store, hash)).catch(() => {
-    throw new StoreProblem(
-      `The photograph ${hash.slice(0, 12)}… is missing in this data directory; put it back from a backup. The rest of the case is untouched.`,
-    );
+    throw missing(hash);
   });
-  if (bytesHash(bytes) !== hash) {
-    throw new StoreProblem(
-      `The photograph ${hash.slice(0, 12)}… was changed on the disk since it was kept; put it back from a backup.`,
-    );
-  }
+  if (bytesHash(bytes) !== hash) throw changed(hash);
   return bytes;
+}
+
+/**
+ * Where a kept photograph lies, for those who read it piece by piece, and its size in bytes.
+ *
+ * @throws StoreProblem where it is not there or its bytes no longer have that hash
+ */
+export async function wholePhotograph(store: Store, hash: string): Promise<{ path: string; bytes: number }> {
+  const path = pathOfPhotograph(store, hash);
+  const found = await fileHash(path).catch(() => {
+    throw missing(hash);
+  });
+  if (found !== hash) throw changed(hash);
+  return { path, bytes: (await stat(path)).size };
 }
 
 /** Whether a photograph is kept in this data directory, and as what. */
@@ -136,10 +153,13 @@ const STALE_MS = 3_600_000;
 
 /** Take away what uploads that broke off left behind; returns how many. */
 export async function sweepParts({ directory }: Pick<Store, 'directory'>): Promise<number> {
-  const root = join(directory, 'photographs');
+  const parts = await Promise.all(
+    ['photographs', 'imports'].map(async (folder) =>
+      (await filesIn(join(directory, folder))).map((name) => join(directory, folder, name)),
+    ),
+  );
   let swept = 0;
-  for (const name of (await filesIn(root)).filter((each) => each.endsWith('.part'))) {
-    const path = join(root, name);
+  for (const path of parts.flat().filter((each) => each.endsWith('.part'))) {
     if (Date.now() - (await stat(path)).mtimeMs < STALE_MS) continue;
     await rm(path, { force: true });
     swept += 1;

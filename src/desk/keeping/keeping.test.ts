@@ -1,6 +1,7 @@
 import { cp, mkdtemp, readdir, readFile, rm, stat, utimes, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { buffer } from 'node:stream/consumers';
 import sharp from 'sharp';
 import { v4 as uuid } from 'uuid';
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
@@ -9,7 +10,7 @@ import { type TestDesk, testDesk } from '@/demo/testing/testDesk';
 import { fileHash, pathOfPhotograph, photographFiles } from '@/store/photographs';
 import { readCaseFolder } from '../caseFolder';
 import { openDesk } from '../desk';
-import { makePack } from '../pack';
+import { makePack } from '../pack/makePack';
 import { THE_MACHINE } from '../people/roster';
 import { sittingOf } from '../people/shifts';
 import { signIn } from '../people/signIn';
@@ -264,7 +265,7 @@ describe('a desk that is only looked at', () => {
       expect((await readQueue(desk, null, { shelf: 'sealed', donePage: 1 })).open.count).toBe(open.count);
       expect((await findCases(desk, number, null))[0]?.number).toBe(number);
       const { events } = await exportCase(desk, number);
-      expect((await makePack(desk, number)).length).toBeGreaterThan(1000);
+      expect((await buffer(await makePack(desk, number))).length).toBeGreaterThan(1000);
       expect((await checkDesk(desk)).problems).toEqual([]);
       const from = { bench: null, came: '', origin: 'http://localhost' };
       const pass = await signIn(desk, { how: 'oneKey', name: 'isolde-varr' }, from);

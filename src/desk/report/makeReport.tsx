@@ -7,7 +7,7 @@ import { assess } from '@/core/judgement/assess';
 import { groundsOf } from '@/core/judgement/grounds';
 import { UNNAMED_HOUSE } from '@/core/judgement/houseRules';
 import { vouchingSentence } from '@/core/trust/vouching';
-import { readPhotograph } from '@/store/photographs';
+import { wholePhotograph } from '@/store/photographs';
 import { readCaseFolder } from '../caseFolder';
 import type { Desk } from '../desk';
 import { readHouseRules } from '../houseRules';
@@ -32,8 +32,8 @@ async function logoFor(desk: Desk, sha256: string): Promise<Buffer | null> {
 /** A photograph as it is printed; null where it is missing, changed or damaged, since one picture stops no report. */
 async function printable(desk: Desk, sha256: string): Promise<Buffer | null> {
   try {
-    const bytes = await readPhotograph(desk.store, sha256);
-    return await sharp(bytes).rotate().resize({ width: PRINT_WIDTH, withoutEnlargement: true }).jpeg().toBuffer();
+    const { path } = await wholePhotograph(desk.store, sha256);
+    return await sharp(path).rotate().resize({ width: PRINT_WIDTH, withoutEnlargement: true }).jpeg().toBuffer();
   } catch {
     return null;
   }

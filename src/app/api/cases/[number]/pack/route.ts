@@ -1,5 +1,6 @@
+import { Readable } from 'node:stream';
 import { requireSight } from '@/desk/blind';
-import { makePack } from '@/desk/pack';
+import { makePack } from '@/desk/pack/makePack';
 import { atDesk, complaint } from '../../../respond';
 
 /** GET: the evidence pack of a case, a ZIP with manifest. */
@@ -9,7 +10,7 @@ export async function GET(_request: Request, { params }: { params: Promise<{ num
     const { desk, me } = await atDesk();
     await requireSight(desk, number, me.id);
     const pack = await makePack(desk, number);
-    return new Response(new Blob([pack as BlobPart]), {
+    return new Response(Readable.toWeb(pack) as ReadableStream, {
       headers: {
         'content-type': 'application/zip',
         'content-disposition': `attachment; filename="${number.replace(/[^\w-]/g, '')}-pack.zip"`,

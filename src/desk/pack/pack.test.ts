@@ -1,3 +1,6 @@
+import { writeFile } from 'node:fs/promises';
+import { join } from 'node:path';
+import { buffer } from 'node:stream/consumers';
 import { crc32 } from 'node:zlib';
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import sharp from 'sharp';
@@ -5,15 +8,17 @@ import { v4 as uuid } from 'uuid';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { NewEvent } from '@/core/casefile/event';
 import { fold } from '@/core/casefile/fold';
-import { manifestFiles } from '@/core/casefile/pack';
+import { bytesHash } from '@/core/casefile/hash';
 import { assess } from '@/core/judgement/assess';
 import { groundsOf } from '@/core/judgement/grounds';
 import { type TestDesk, testDesk } from '@/demo/testing/testDesk';
-import { readCaseFolder } from './caseFolder';
-import { importPack, makePack, verifyFile } from './pack';
-import { THE_MACHINE } from './people/roster';
-import { addPhotograph, photograph } from './photographs';
-import { recordEvents } from './recordEvents';
+import { readCaseFolder } from '../caseFolder';
+import { THE_MACHINE } from '../people/roster';
+import { addPhotograph, photograph } from '../photographs';
+import { recordEvents } from '../recordEvents';
+import { importFile } from './importFile';
+import { makePack } from './makePack';
+import { verifyFile } from './verifyFile';
 
 const BY = 'isolde-varr';
 const SEALED = 'PP-0006';
@@ -21,6 +26,13 @@ let at: TestDesk;
 let other: TestDesk;
 let pack: Uint8Array;
 let sha256: string;
+
+/** What is said of a file with these bytes. */
+async function verify(bytes: Uint8Array) {
+  const path = join(at.directory, 'sent.zip');
+  await writeFile(path, bytes);
+  return verifyFile(path);
+}
 
 const record = async (number: string, type: NewEvent['type'], body: object) =>
   recordEvents(at.desk, {
@@ -65,7 +77,7 @@ beforeAll(async () => {
   const { verdictBody } = await import('@/core/judgement/verdictBody');
   const folder = await readCaseFolder(at.desk, SEALED);
   await record(SEALED, 'verdictSealed', verdictBody(fold(folder.id, folder.events), folder.grounds));
-  pack = await makePack(at.desk, SEALED);
+  pack = await buffer(await makePack(at.desk, SEALED));
 });
 afterAll(async () => {
   await at.close();
@@ -79,13 +91,18 @@ function changed(path: string, change: (text: string) => string, cover = false):
   if (cover) {
     const { 'manifest.json': manifest, ...rest } = files;
     const listed = JSON.parse(strFromU8(manifest as Uint8Array));
-    files['manifest.json'] = strToU8(JSON.stringify({ ...listed, files: manifestFiles(rest) }));
+    const fitting = Object.entries(rest).map(([path, bytes]) => ({
+      path,
+      bytes: bytes.length,
+      sha256: bytesHash(bytes),
+    }));
+    files['manifest.json'] = strToU8(JSON.stringify({ ...listed, files: fitting }));
   }
   return zipSync(files);
 }
 
 describe('an evidence pack', () => {
-  it('holds log, documents, report, table, pictures and a manifest, and nothing in it is found changed', () => {
+  it('holds log, documents, report, table, pictures and a manifest, and nothing in it is found changed', async () => {
     const files = unzipSync(pack);
     expect(Object.keys(files).sort()).toEqual([
       'case.json',
@@ -96,7 +113,7 @@ describe('an evidence pack', () => {
     ]);
     expect(strFromU8((files['report.pdf'] as Uint8Array).slice(0, 5))).toBe('%PDF-');
     expect(strFromU8(files['findings.csv'] as Uint8Array)).toMatch(/^check,name,layer[\s\S]*strip\.foil/);
-    const { changed: nothing, signed, notSigned } = verifyFile(pack);
+    const { changed: nothing, signed, notSigned } = await verify(pack);
     expect([nothing, notSigned]).toEqual([[], []]);
     // The verdict that was reopened, the one after it, and the manifest; all by one key.
     expect(signed.map(({ what }) => what.replace(/\d+/, 'n'))).toEqual([
@@ -107,7 +124,7 @@ describe('an evidence pack', () => {
     expect(new Set(signed.map(({ key }) => key)).size).toBe(1);
   });
   it('is taken in by another desk with the same assessment, and its pictures', async () => {
-    const number = await importPack(other.desk, pack);
+    const number = await importFile(other.desk, THE_MACHINE, [pack]);
     const [here, there] = [await readCaseFolder(at.desk, SEALED), await readCaseFolder(other.desk, number)];
     const assessed = (folder: typeof here) => {
       const { goods, packaging, states, weighing } = assess(fold(folder.id, folder.events), groundsOf(folder.grounds));
@@ -126,15 +143,18 @@ describe('an evidence pack', () => {
       /verdictSealed.*was changed/,
     ],
     ['case.json', (text: string) => text.slice(0, 3000), true, /not a whole JSON file/],
-  ] as const)('with %s changed says so, also where the manifest was made to fit', (path, change, cover, sentence) => {
-    expect(verifyFile(changed(path, change, cover)).changed.join(' ')).toMatch(sentence);
-  });
+  ] as const)(
+    'with %s changed says so, also where the manifest was made to fit',
+    async (path, change, cover, sentence) => {
+      expect((await verify(changed(path, change, cover))).changed.join(' ')).toMatch(sentence);
+    },
+  );
   it('says what is missing, what was added, and refuses to take such a pack in', async () => {
     const files = unzipSync(pack);
     const { 'report.pdf': _, ...rest } = files;
     const bad = zipSync({ ...rest, 'extra.txt': strToU8('x') });
-    expect(verifyFile(bad).changed.sort()).toEqual(['extra.txt was added.', 'report.pdf is missing.']);
-    await expect(importPack(other.desk, bad)).rejects.toThrow(/tampered with/);
+    expect((await verify(bad)).changed.sort()).toEqual(['extra.txt was added.', 'report.pdf is missing.']);
+    await expect(importFile(other.desk, THE_MACHINE, [bad])).rejects.toThrow(/tampered with/);
   });
   it.each([
     ['nothing', new Uint8Array()],
@@ -144,8 +164,8 @@ describe('an evidence pack', () => {
       'a manifest that leaves its folder',
       zipSync({ 'manifest.json': strToU8('{"format":"pinprick-pack","files":[{"path":"../x"}]}') }),
     ],
-  ])('that is %s is refused with a sentence', (_, bytes) => {
-    expect(verifyFile(bytes).changed[0]).toMatch(/\w{3}/);
+  ])('that is %s is refused with a sentence', async (_, bytes) => {
+    expect((await verify(bytes)).changed[0]).toMatch(/\w{3}/);
   });
 });
 
