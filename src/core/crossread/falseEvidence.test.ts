@@ -84,6 +84,11 @@ describe('a genuine item stays one however its label is printed, scanned or past
     ['boxLabel.size.usMen', 'M 8.5 / W 10', /8.5/],
     ['barcodeScan.symbol', '(01)09521204100064(21)67（89', /67\(89/],
     ['rfid.epc', 'EPC: 30364520D009C58000001A85h', /sgtin-96/],
+    ['boxLabel.gtin', '٩٥٢١٢٠٤١٠٠٠٦٤', /9 521204 100064/],
+    ['innerLabel.productionWindow', '๐๓/๑๑/๒๔', /3 Nov 2024/],
+    ['boxLabel.size.eu', '४२', /42/],
+    ['boxLabel.size.usMen', '8.5D', /8\.5D/],
+    ['boxLabel.size.uk', '8 (2E)', /8 \(2E\)/],
     ['insole.notches', '4L 2S', /42/],
     ['insole.notches', '9mm x4 + 5mm x2', /42/],
   ])('%s “%s”', (at, raw, shown) => {

@@ -42,9 +42,20 @@ export function readWholeSize(raw: string, { release, sizeKey }: ReadingContext)
   };
 }
 
+/** A size with the width of its last behind it: `8.5D`, `9 2E`. C and Y are sizes of children, W and M whose they are. */
+const WITH_WIDTH = /^(?<size>\d.*?)[ (]*(?<width>[2-6]?E|E{2,4}|2?A|B|D)\)?$/i;
+
 export function readSizeFact(column: string, raw: string, context: ReadingContext): FactResult {
   const { chart } = context;
   const display = cleanText(raw);
+  const wide = WITH_WIDTH.exec(display)?.groups as { size: string; width: string } | undefined;
+  if (chart && wide && fitColumn(chart, column, raw).rows.length === 0) {
+    const { reading } = readSizeFact(column, wide.size, context);
+    if (reading)
+      return {
+        reading: { ...reading, display, says: [`width ${wide.width}`, reading.says].filter(Boolean).join('; ') },
+      };
+  }
   if (!chart) return { reading: { normal: normaliseSize(raw), display } };
   const own = sizesBeside(raw).filter(({ text }) => fitColumn(chart, column, text).refusal === undefined);
   const { rows, note, refusal } = fitColumn(chart, column, own.length === 1 ? (own[0]?.text ?? raw) : raw);
