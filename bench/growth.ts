@@ -121,8 +121,40 @@ const RATE = 200;
 const SECONDS = 60;
 const WORDS = ['tarn', 'PP-12', 'VK48', 'dusk', 'lamplighter', '9521204100064', 'holt', 'saltmeadow'];
 
+/** Ask so often for so long, each on its time whether those before it were answered or not. */
+async function drive(seconds: number, request: (i: number) => Promise<Response>) {
+  const times: number[] = [];
+  let failed = 0;
+  const waiting: Promise<void>[] = [];
+  const began = performance.now();
+  for (let i = 0; i < RATE * seconds; i++) {
+    const due = began + (i * 1000) / RATE;
+    const wait = due - performance.now();
+    if (wait > 1) await new Promise((done) => setTimeout(done, wait));
+    waiting.push(
+      request(i)
+        .then(async (arrived) => {
+          await arrived.arrayBuffer();
+          if (arrived.ok) times.push(performance.now() - due);
+          else failed += 1;
+        })
+        .catch(() => {
+          failed += 1;
+        }),
+    );
+  }
+  await Promise.all(waiting);
+  const perSecond = (times.length * 1000) / (performance.now() - began);
+  return { times, failed, perSecond };
+}
+
 /** Two hundred requests a second for a minute: people who look things up, open cases, and one in ten who saves. */
 async function rush(ask: Ask, server: ChildProcess): Promise<void> {
+  // What the framework answers when it does nothing at all, on this machine and with this client beside it.
+  const bare = await drive(20, () => fetch(`${HELLO.home}/api`, { method: 'POST', body: '{"a":1}' }));
+  console.log(
+    `  a hello-world route asked ${RATE} times a second answers ${bare.perSecond.toFixed(0)}, p99 ${quantile(bare.times, 0.99).toFixed(0)} ms`,
+  );
   const memory = () => Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${server.pid}/status`, 'utf8'))?.[1]) / 1024;
   const before = memory();
   const seqs = new Map<string, Promise<number>>();
@@ -150,40 +182,19 @@ async function rush(ask: Ask, server: ChildProcess): Promise<void> {
     );
     return answered.then(({ answer }) => answer);
   };
-  const times: number[] = [];
-  let failed = 0;
-  const waiting: Promise<void>[] = [];
-  const began = performance.now();
-  for (let i = 0; i < RATE * SECONDS; i++) {
-    const due = began + (i * 1000) / RATE;
-    const wait = due - performance.now();
-    if (wait > 1) await new Promise((done) => setTimeout(done, wait));
+  const { times, failed, perSecond } = await drive(SECONDS, (i) => {
     const word = WORDS[i % WORDS.length];
-    const answer =
-      i % 10 === 0
-        ? save(i)
-        : i % 10 === 5
-          ? ask(`/api/cases/PP-${1001 + (i % 200)}`)
-          : ask(i % 2 ? `/api/cases?q=${word}` : `/api/match?q=${word}`);
-    waiting.push(
-      answer
-        .then(async (arrived) => {
-          await arrived.arrayBuffer();
-          if (arrived.ok) times.push(performance.now() - due);
-          else failed += 1;
-        })
-        .catch(() => {
-          failed += 1;
-        }),
-    );
-  }
-  await Promise.all(waiting);
+    if (i % 10 === 0) return save(i);
+    if (i % 10 === 5) return ask(`/api/cases/PP-${1001 + (i % 200)}`);
+    return ask(i % 2 ? `/api/cases?q=${word}` : `/api/match?q=${word}`);
+  });
   const all = RATE * SECONDS;
   console.log(
-    `  ${RATE} requests a second for ${SECONDS} s: ${times.length} of ${all} answered, ${failed} failed, p50 ${quantile(times, 0.5).toFixed(0)} ms`,
+    `  ${RATE} requests a second for ${SECONDS} s: ${times.length} of ${all} answered, ${perSecond.toFixed(0)} a second, ${failed} failed, p50 ${quantile(times, 0.5).toFixed(0)} ms`,
   );
   bar('  answered, of all', times.length / all, 1, 'at least');
   bar('  p99', quantile(times, 0.99), 500, 'at most', 'ms');
+  console.log(`  requests a second, of the hello-world’s: ${(perSecond / bare.perSecond).toFixed(2)}`);
   await new Promise((done) => setTimeout(done, 20_000));
   console.log(`  memory before ${before.toFixed(0)} MiB, 20 s later ${memory().toFixed(0)} MiB`);
   bar('  memory 20 s later, beside before', memory() / before, 1.2, 'at most');

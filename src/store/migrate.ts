@@ -12,6 +12,7 @@ import { growth } from './migrations/0008-growth';
 import { sealedCases } from './migrations/0009-sealed-cases';
 import { library } from './migrations/0010-library';
 import { day } from './migrations/0011-day';
+import { choices } from './migrations/0012-choices';
 import { StoreProblem } from './storeProblem';
 
 const MIGRATIONS: Migration[] = [
@@ -26,6 +27,7 @@ const MIGRATIONS: Migration[] = [
   sealedCases,
   library,
   day,
+  choices,
 ];
 
 /** @throws StoreProblem where a database is not of this very version, and cannot be brought up to it */

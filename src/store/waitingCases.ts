@@ -76,11 +76,13 @@ export async function countWaiting({ reads }: Store, filter: QueueFilter, today:
   return (await reads.all<{ n: number }>(`SELECT COUNT(*) AS n FROM cases WHERE ${sql}`, values))[0]?.n ?? 0;
 }
 
-/** The kinds, makers and owners of the cases that wait. */
+const CHOICES = `
+  SELECT DISTINCT 'kind' AS field, ${of('kind')} AS value, ${of('kindName')} AS name
+    FROM cases INDEXED BY open_cases_by_kind WHERE state = 'open'
+  UNION SELECT DISTINCT 'maker', ${of('makerName')}, ${of('makerName')}
+    FROM cases INDEXED BY open_cases_by_maker WHERE state = 'open' AND ${of('makerName')} IS NOT NULL
+  ORDER BY 1, 3`;
+
+/** The kinds and makers of the cases that wait. */
 export const waitingChoices = ({ reads }: Store): Promise<{ field: 'kind' | 'maker'; value: string; name: string }[]> =>
-  reads.all(
-    `SELECT DISTINCT 'kind' AS field, ${of('kind')} AS value, ${of('kindName')} AS name FROM cases WHERE state = 'open'
-     UNION SELECT DISTINCT 'maker', ${of('makerName')}, ${of('makerName')} FROM cases
-       WHERE state = 'open' AND ${of('makerName')} IS NOT NULL ORDER BY 1, 3`,
-    [],
-  );
+  reads.all(CHOICES, []);
