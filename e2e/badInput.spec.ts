@@ -4,7 +4,10 @@ import { expect, test } from './bench';
 interface Folder {
   id: string;
   events: object[];
-  grounds: Record<'maker' | 'release' | 'houseRules', { id: string; revision: number; hash: string; body: object }>;
+  grounds: Record<
+    'maker' | 'release' | 'kind' | 'houseRules',
+    { id: string; revision: number; hash: string; body: object }
+  >;
 }
 
 const CASE = '/api/cases/PP-0420';
@@ -104,6 +107,13 @@ test('so do bad records, rules, cases and imports', async ({ page }) => {
   const [size] = release.sizes;
   const exported = (await (await page.request.get('/api/cases/PP-0401/export')).json()) as Folder;
   const record = (change: object) => ({ kind: 'release', body: { ...release, id: 'bad', ...change } });
+  const kind = grounds.kind.body as { checks: object[] };
+  const check = (change: object) => ({
+    kind: 'footwear',
+    check: { ...kind.checks[0], ...change },
+    from: grounds.kind.revision,
+  });
+  const terms = { kind: 'footwear', channel: 'walk-in', condition: 'new', packaged: true };
   const rules = grounds.houseRules.body as { losses: object; priors: object };
   const edited = (change: object) => ({ rules: { ...rules, ...change }, from: grounds.houseRules.revision });
   const table: [path: string, body: unknown, status: number, sentence: RegExp][] = [
@@ -116,6 +126,18 @@ test('so do bad records, rules, cases and imports', async ({ page }) => {
     ['/api/rules', edited({ required: { footwear: ['nope'] } }), 400, /has no such check/],
     ['/api/rules', { rules: [], from: 1 }, 400, /is no record of fields/],
     ['/api/rules', { ...edited({}), from: 0 }, 409, /meanwhile/],
+    ['/api/rules', { rules: null, from: 1 }, 400, /is no record of fields/],
+    ['/api/rules/preview', {}, 400, /is no record of fields/],
+    ['/api/records', {}, 400, /which kind of record/],
+    ['/api/people', {}, 404, /does not work at this desk/],
+    ['/api/checks', check({ id: 'constructor' }), 400, /“constructor” cannot be an id/],
+    ['/api/checks', { ...check({}), kind: {} }, 404, /no kind of goods/],
+    ['/api/consignments', { id: randomUUID(), name: 'x', terms: null }, 400, /needs its terms/],
+    ['/api/consignments', { id: randomUUID(), name: 'x', terms: { ...terms, due: {} } }, 400, /is no text/],
+    ['/api/consignments', { id: randomUUID(), name: 'x', terms: { ...terms, channel: 'x' } }, 400, /is none of/],
+    ['/api/consignments', { id: randomUUID(), name: 'x', terms: { ...terms, kind: 'x' } }, 400, /no kind of goods “x”/],
+    [`/api/consignments/${randomUUID()}/pieces`, { pieces: [null] }, 400, /A piece has its place/],
+    ['/api/cases', { ...opening, release: -1 }, 400, /by its id/],
     ['/api/cases', { caseId: 5, query: {}, circumstances: 'x' }, 400, /needs the text/],
     ['/api/cases', { ...opening, kind: 'spaceship' }, 404, /no kind “spaceship”/],
     ['/api/cases', { ...opening, query: 'cut \ud83d' }, 400, /half of a character/],

@@ -12,6 +12,7 @@ import {
 } from '@/core/consignments/manifest';
 import { type Day, isDay } from '@/core/dates/day';
 import { type EpcisDocument, epcsIn } from '@/core/formats/epcis';
+import { formatProblem } from '@/core/formats/validate';
 import type { CaseSummary } from '@/core/judgement/caseSummary';
 import { readTable, type TableRow } from '@/core/tables/readTable';
 import {
@@ -26,6 +27,7 @@ import {
   listConsignments,
 } from '@/store/consignments';
 import { releaseIndex } from '@/store/releaseIndex';
+import { listKinds } from './checks';
 import type { Desk } from './desk';
 import { houseToday } from './houseDay';
 import { isUuid, type OpenCommand, openCases } from './openCase';
@@ -150,6 +152,19 @@ async function requireConsignment(desk: Desk, id: string): Promise<ConsignmentRo
   return row;
 }
 
+/** What is wrong with the terms of a consignment: its cases are opened and planned with them. */
+function termsProblem(terms: ConsignmentTerms): string | null {
+  if (typeof terms !== 'object' || terms === null || typeof terms.kind !== 'string')
+    return 'A consignment needs its terms: kind of goods, channel, condition.';
+  const { kind: _, owner, due, urgent, ...circumstances } = terms;
+  const id = '00000000-0000-4000-8000-000000000000';
+  const plan = { ...(owner ? { owner } : {}), ...(due ? { due } : {}), ...(urgent ? { urgent } : {}) };
+  return (
+    formatProblem('new-event', { id, type: 'circumstancesStated', body: { ...circumstances, inHand: true } }) ??
+    formatProblem('new-event', { id, type: 'workPlanned', body: plan })
+  );
+}
+
 /** Begin a consignment; beginning it twice begins one. */
 export async function beginConsignment(
   desk: Desk,
@@ -160,9 +175,13 @@ export async function beginConsignment(
   if (!isUuid(id)) throw invalid('A consignment needs a UUID for its id.');
   const called = typeof name === 'string' ? name.trim().slice(0, 80) : '';
   if (called === '') throw invalid('A consignment needs a name, such as whose it is and the day.');
+  const unsound = termsProblem(terms);
+  if (unsound) throw invalid(unsound);
   const { due } = terms;
-  if (due !== undefined && (!isDay(due) || due < (await houseToday(desk))))
+  if (due !== undefined && due < (await houseToday(desk)))
     throw invalid(`“${due}” is no day from today on; nothing can be due then.`);
+  if (!(await listKinds(desk)).some(({ id: kind }) => kind === terms.kind))
+    throw invalid(`There is no kind of goods “${terms.kind}”.`);
   await desk.store.write((transaction) =>
     addConsignment(desk.store, { id, name: called, body: JSON.stringify(terms), at: desk.now(), by }, transaction),
   );
@@ -177,13 +196,14 @@ export interface PieceToOpen {
   line: FoundLine;
 }
 
-const isPiece = ({ n, caseId, line }: PieceToOpen): boolean =>
-  Number.isInteger(n) &&
-  isUuid(caseId) &&
-  typeof line?.query === 'string' &&
-  Number.isInteger(line.line) &&
-  JSON.stringify(line).length < LONGEST_LINE &&
-  (line.due === null || isDay(line.due));
+const isPiece = (piece: PieceToOpen | null): boolean =>
+  piece !== null &&
+  Number.isInteger(piece.n) &&
+  isUuid(piece.caseId) &&
+  typeof piece.line?.query === 'string' &&
+  Number.isInteger(piece.line.line) &&
+  JSON.stringify(piece.line).length < LONGEST_LINE &&
+  (piece.line.due === null || isDay(piece.line.due));
 
 const LONGEST_LINE = 4_000;
 const MOST_AT_ONCE = 100;
@@ -283,8 +303,8 @@ export async function readConsignment(desk: Desk, id: string): Promise<Consignme
  */
 export async function arrivalOf(desk: Desk, id: string, read: { tags?: string[]; epcis?: string }): Promise<Arrival> {
   const { tags = [], epcis } = read;
-  if (!Array.isArray(tags) || tags.some((tag) => typeof tag !== 'string'))
-    throw invalid('Tags come as a list of texts.');
+  if (!Array.isArray(tags) || [...tags, epcis ?? ''].some((text) => typeof text !== 'string'))
+    throw invalid('Tags come as a list of texts, and an EPCIS document as one.');
   const all = [...tags, ...(epcis ? epcsIn(parseFile<EpcisDocument>(epcis, 'epcis', 'an EPCIS document')) : [])];
   if (all.length > 10 * MOST_PIECES) throw invalid('That is more tags than any consignment has.');
   const { pieces } = await readConsignment(desk, id);

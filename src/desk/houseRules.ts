@@ -37,9 +37,8 @@ export async function readHouseRules(desk: Desk): Promise<{ rules: HouseRules; r
 }
 
 function sound(rules: HouseRules): void {
-  const problem = formatProblem('house-rules', rules);
-  const prices = rules.prices ? priceTableProblem(rules.prices) : null;
-  if (problem ?? prices) throw new Refusal('invalid', problem ?? prices ?? '');
+  const problem = formatProblem('house-rules', rules) ?? (rules.prices ? priceTableProblem(rules.prices) : null);
+  if (problem) throw new Refusal('invalid', problem);
 }
 
 /** The checks that a person or the codes answer, by kind of goods: what a house can require. */

@@ -48,6 +48,7 @@ export const caseNumber = (figure: number): string => `PP-${String(figure).padSt
 async function chosenRelease(desk: Desk, command: OpenCommand): Promise<Revision<Release> | null> {
   if (!command.release) return null;
   const { id, sizeKey } = command.release;
+  if (typeof id !== 'string') throw new Refusal('invalid', 'Say by its id which release it is claimed to be.');
   const release = await readDocument<Release>(desk.store, 'release', id);
   if (!release) throw new Refusal('notFound', `There is no release record “${id}”.`);
   if (sizeKey !== null && !release.body.sizes.some((size) => size.key === sizeKey)) {

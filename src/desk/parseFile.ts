@@ -1,5 +1,6 @@
 import { type FormatName, formatProblem } from '@/core/formats/validate';
 import { Refusal } from './refusal';
+import { soundText } from './soundText';
 
 /**
  * The JSON of a file, held against its published format.
@@ -10,8 +11,9 @@ import { Refusal } from './refusal';
 export function parseFile<T>(text: string, format: FormatName, what: string): T {
   let value: unknown;
   try {
-    value = JSON.parse(text);
+    value = JSON.parse(text, soundText);
   } catch (error) {
+    if (error instanceof Refusal) throw error;
     throw new Refusal('invalid', `This is not a whole JSON file: ${(error as Error).message}.`);
   }
   const problem = formatProblem(format, value);

@@ -106,12 +106,17 @@ const EDITED: DocumentKind[] = ['maker', 'code-scheme', 'size-chart', 'release',
  */
 export async function saveEditedRecord(desk: Desk, by: string, entry: RecordsEntry): Promise<{ revision: number }> {
   const { kind, body, from } = entry;
+  if (typeof kind !== 'string') throw new Refusal('invalid', 'Say which kind of record it is.');
   await allow(desk, by, kind === 'kind' ? 'editChecks' : 'editRecords');
-  if (!EDITED.includes(kind))
-    throw new Refusal('invalid', `A ${String(kind).slice(0, 40)} is not edited on the screen.`);
+  if (!EDITED.includes(kind)) throw new Refusal('invalid', `A ${kind.slice(0, 40)} is not edited on the screen.`);
   const maker = kind === 'maker' || kind === 'kind' ? null : (body as Partial<CodeScheme> | undefined)?.maker;
   if (maker !== null && (typeof maker !== 'string' || !(await readDocument<Maker>(desk.store, 'maker', maker))))
-    throw new Refusal('invalid', `The maker “${String(maker).slice(0, 80)}” is not in the records.`);
+    throw new Refusal(
+      'invalid',
+      typeof maker === 'string'
+        ? `The maker “${maker.slice(0, 80)}” is not in the records.`
+        : 'A record names its maker by an id.',
+    );
   await saveRecords(desk, [{ kind, body, from }]);
   const restated = kind === 'kind' ? body.id : kind === 'release' ? (body as Release).kind : null;
   if (restated) {

@@ -2,6 +2,7 @@ import 'server-only';
 import type { Desk } from '@/desk/desk';
 import type { Sitting } from '@/desk/people/shifts';
 import { Refusal, type RefusalKind } from '@/desk/refusal';
+import { soundText } from '@/desk/soundText';
 import { storeProblemOf } from '@/desk/storeProblem';
 import { sitting, theDesk } from '../desk';
 
@@ -53,18 +54,6 @@ export async function bodyText(request: Request): Promise<string> {
   const text = await request.text();
   if (text.length > LARGEST) throw new Refusal('invalid', 'That is larger than anything this desk takes in.');
   return text;
-}
-
-/** Text that no database and no file could give back as it came is turned down where it comes in. */
-function soundText(_: string, value: unknown): unknown {
-  if (typeof value !== 'string') return value;
-  if (/\p{Surrogate}/u.test(value))
-    throw new Refusal(
-      'invalid',
-      'A text holds half of a character, as where it was cut within an emoji. Send it whole.',
-    );
-  if (value.includes('\0')) throw new Refusal('invalid', 'A text holds a NUL character, which no label prints.');
-  return value;
 }
 
 /** The JSON of a request's body. */

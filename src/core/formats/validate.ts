@@ -91,7 +91,8 @@ const PHRASES: Record<string, (error: ErrorObject) => string> = {
   maxProperties: () => 'has too many fields',
   dependentRequired: ({ params }) => `has “${params.property}” without “${params.missingProperty}”`,
   enum: ({ params }) => `is none of ${params.allowedValues.join(', ')}`,
-  discriminator: ({ params }) => `has the unknown ${params.tag} “${String(params.tagValue).slice(0, 40)}”`,
+  discriminator: ({ params: { tag, tagValue } }) =>
+    typeof tagValue === 'string' ? `has the unknown ${tag} “${tagValue.slice(0, 40)}”` : `lacks a known ${tag}`,
 };
 
 /** One sentence for the first thing that is wrong. */

@@ -10,6 +10,6 @@ export function POST(request: Request): Promise<Response> {
       check: Parameters<typeof saveCheck>[3];
       from: number;
     }>(request);
-    return saveCheck(desk, me.id, String(kind), check, Number(from));
+    return saveCheck(desk, me.id, typeof kind === 'string' ? kind : '', check, Number(from));
   });
 }
