@@ -49,7 +49,10 @@ function memoryOf(args: string[], data: string): Promise<number> {
   const timer = setInterval(() => {
     try {
       for (const pid of family(cli.pid as number))
-        most = Math.max(most, Number(/VmHWM:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))?.[1]) / 1024);
+        most = Math.max(
+          most,
+          Number(/VmHWM:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))?.[1] ?? 0) / 1024,
+        );
     } catch {
       // It has just ended.
     }
