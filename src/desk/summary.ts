@@ -75,14 +75,36 @@ export async function settled(desk: Desk, row: CaseRow, documents: string): Prom
   if (known?.state === state) return { ...row, summary: known.summary };
   const { file, row: now } = await readLog(desk, row);
   const grounds = await loadGrounds(desk.store, file);
-  const { assessedAt = now.seq, weighedBy } = JSON.parse(now.summary) as Partial<CaseSummary>;
-  const right = assessedAt === now.seq && weighedBy === groundsKey(grounds);
+  const right = isSettled(JSON.parse(now.summary), now, grounds);
   const next = right ? now : { ...now, summary: JSON.stringify(summarise(file, grounds, standingNow(file, grounds))) };
   desk.memory.lines.set(row.id, { state, summary: next.summary });
   // Whether it can be kept or not, it is right.
   if (!right) keepLine(desk, next);
   return next;
 }
+
+/** Whether the kept line of a case is of its log and of the documents of now. */
+const isSettled = ({ assessedAt, weighedBy }: Partial<CaseSummary>, { seq }: CaseRow, grounds: GroundsRevisions) =>
+  (assessedAt ?? seq) === seq && weighedBy === groundsKey(grounds);
+
+/**
+ * What is wrong with the kept line of a case, held against its log, as a sentence; null where it says what the log says,
+ * or will be worked out anew before anybody reads it.
+ */
+export function lineProblem(file: CaseFile, row: CaseRow, grounds: GroundsRevisions): string | null {
+  const kept = JSON.parse(row.summary) as CaseSummary;
+  if (file.closed || (!file.seal && !isSettled(kept, row, grounds))) return null;
+  const { goods, packaging } = file.seal
+    ? { goods: file.seal.goods, packaging: file.seal.packaging }
+    : decisionsOf(standingNow(file, grounds));
+  if (kept.goods.decision === goods && kept.packaging.decision === packaging) return null;
+  return `The line of ${row.number} in the queue was changed: it says ${kept.goods.decision}, packaging ${kept.packaging.decision}; its log says ${goods}, packaging ${packaging}.`;
+}
+
+const decisionsOf = ({ goods, packaging }: CaseStanding) => ({
+  goods: goods.decision,
+  packaging: packaging.decision,
+});
 
 /** Keep a line that was worked out, when there is time. */
 function keepLine(desk: Desk, row: CaseRow): void {

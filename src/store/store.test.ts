@@ -46,7 +46,9 @@ describe('data directory', () => {
       join(directory, 'pinprick.sqlite'),
       'this is not a database, but it is long enough to be taken for one'.repeat(20),
     );
-    await expect(openStore(directory)).rejects.toThrow(/database in .* cannot be opened: .*not a database/);
+    await expect(openStore(directory)).rejects.toThrow(
+      /pinprick\.sqlite: The database is damaged\..*restore the newest backup/,
+    );
   });
 });
 

@@ -7,7 +7,7 @@ import { lookingWanted, openToLook } from './lookOnly';
 import { migrate } from './migrate';
 import { photographFiles } from './photographs';
 import { type Prepared, prepareReads } from './prepared';
-import { StoreProblem } from './storeProblem';
+import { StoreProblem, storeProblemOf } from './storeProblem';
 import { defineTables, type Tables } from './tables';
 
 export const DATABASE = 'pinprick.sqlite';
@@ -78,7 +78,12 @@ async function openToWrite(root: string): Promise<Sequelize> {
   } catch (error) {
     await sequelize.close();
     if (error instanceof StoreProblem) throw error;
-    throw new StoreProblem(`The database in ${root} cannot be opened: ${(error as Error).message}.`);
+    const known = storeProblemOf(error)?.message;
+    throw new StoreProblem(
+      known
+        ? `${join(root, DATABASE)}: ${known}`
+        : `The database in ${root} cannot be opened: ${(error as Error).message}.`,
+    );
   }
 }
 

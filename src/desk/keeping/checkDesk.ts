@@ -9,6 +9,8 @@ import { everyDocument } from '@/store/documents';
 import { photographFiles, readPhotograph, sweepParts } from '@/store/photographs';
 import { DATABASE, openCopy } from '@/store/store';
 import type { Desk } from '../desk';
+import { loadGrounds } from '../grounds';
+import { lineProblem } from '../summary';
 import { anchorProblems } from '../trust/anchorProblems';
 import { logTrouble, signedTrouble } from '../trust/caseTrouble';
 import { signatureProblems, vouchingOf } from '../trust/vouching';
@@ -67,6 +69,12 @@ export async function checkDesk(desk: Desk, onProgress: (share: number) => void 
       const file = fold(row.id, log);
       const state = file.seal ? 'sealed' : file.closed ? 'closed' : 'open';
       if (state !== row.state) problems.push(`${row.number} is ${state} by its log, and listed as ${row.state}.`);
+      else {
+        // What was changed of the documents is said below.
+        const grounds = await loadGrounds(store, file).catch(() => null);
+        const line = grounds && lineProblem(file, row, grounds);
+        if (line) problems.push(line);
+      }
       for (const { sha256, original } of file.photos)
         for (const each of [sha256, ...(original ? [original.sha256] : [])]) named.set(each, row.number);
     }

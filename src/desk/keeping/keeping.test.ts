@@ -192,6 +192,22 @@ describe('the check of a desk', () => {
       /PP-0002 is sealed by its log, and listed as open/,
     ],
     [
+      'a decision in the queue that is not the log’s',
+      () =>
+        at.desk.store.sequelize.query(
+          `UPDATE cases SET summary = json_set(summary, '$.goods.decision', 'changed') WHERE number = 'PP-0005'`,
+        ),
+      /The line of PP-0005 in the queue was changed: it says changed.*its log says/,
+    ],
+    [
+      'house rules that were changed, at a desk that opens nevertheless',
+      async () => {
+        await at.desk.store.sequelize.query(`UPDATE kept_documents SET body = '{}' WHERE kind = 'house-rules'`);
+        await (await openDesk(at.directory)).store.close();
+      },
+      /The house-rules “house”, revision 1, was changed/,
+    ],
+    [
       'an entry that was changed',
       async () => {
         await at.desk.store.sequelize.query('DROP TRIGGER case_events_keep');

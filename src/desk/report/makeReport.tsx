@@ -59,15 +59,15 @@ export async function makeReport(
   const grounds = groundsOf(revisions);
   const checkers = await everybody(desk);
   const measured = measuredOn(file);
-  const photos = await Promise.all(
-    file.photos.map(async ({ sha256, name, check }): Promise<PrintedPhoto> => {
-      const plain = await printable(desk, sha256);
-      const measures = measured.get(sha256);
-      const jpeg = plain && measures ? await drawMeasured(plain, measures) : plain;
-      const what = grounds.kind.checks.find((each) => each.id === check)?.name;
-      return { jpeg, check, caption: `${what ? `${what}: ` : ''}${name} (${sha256.slice(0, 12)}…)` };
-    }),
-  );
+  const photos: PrintedPhoto[] = [];
+  // One by one: a picture of 100 megapixels takes memory while it is made small.
+  for (const { sha256, name, check } of file.photos) {
+    const plain = await printable(desk, sha256);
+    const measures = measured.get(sha256);
+    const jpeg = plain && measures ? await drawMeasured(plain, measures) : plain;
+    const what = grounds.kind.checks.find((each) => each.id === check)?.name;
+    photos.push({ jpeg, check, caption: `${what ? `${what}: ` : ''}${name} (${sha256.slice(0, 12)}…)` });
+  }
   const sealed = vouching.findLast(({ type }) => type === 'verdictSealed');
   const { rules } = await readHouseRules(desk);
   const house = rules.house ?? UNNAMED_HOUSE;
