@@ -174,7 +174,9 @@ async function rush(ask: Ask, server: ChildProcess): Promise<void> {
         method: 'POST',
         body: JSON.stringify({ expectedSeq, events: [event] }),
       });
-      return { answer, seq: answer.ok ? expectedSeq + 1 : expectedSeq };
+      // The desk itself notes where a code is met again; who is told so goes on from there, as the page does.
+      const { since = [] } = answer.ok ? {} : ((await answer.clone().json()) as { since?: { seq: number }[] });
+      return { answer, seq: answer.ok ? expectedSeq + 1 : (since.at(-1)?.seq ?? expectedSeq) };
     });
     seqs.set(
       number,

@@ -1,5 +1,6 @@
 import { QueryTypes, type Transaction } from 'sequelize';
 import type { DayRoot, Head, Signature } from '@/core/trust/statements';
+import { select } from './select';
 import type { Store } from './store';
 
 export interface DeskKeyRow {
@@ -20,12 +21,8 @@ export async function keepKey(store: Store, key: DeskKeyRow, transaction?: Trans
   );
 }
 
-export function listKeys({ sequelize }: Store, transaction?: Transaction): Promise<DeskKeyRow[]> {
-  return sequelize.query<DeskKeyRow>('SELECT * FROM desk_keys ORDER BY since', {
-    type: QueryTypes.SELECT,
-    transaction,
-  });
-}
+export const listKeys = (store: Store, transaction?: Transaction): Promise<DeskKeyRow[]> =>
+  select<DeskKeyRow>(store, 'SELECT * FROM desk_keys ORDER BY since', [], transaction);
 
 export async function keepSignatures(
   { sequelize }: Store,
@@ -40,17 +37,8 @@ export async function keepSignatures(
     );
 }
 
-export function signaturesOf(
-  { sequelize }: Store,
-  caseId: string,
-  transaction?: Transaction,
-): Promise<EventSignatureRow[]> {
-  return sequelize.query<EventSignatureRow>('SELECT * FROM event_signatures WHERE caseId = :caseId', {
-    replacements: { caseId },
-    type: QueryTypes.SELECT,
-    transaction,
-  });
-}
+export const signaturesOf = (store: Store, caseId: string, transaction?: Transaction): Promise<EventSignatureRow[]> =>
+  select<EventSignatureRow>(store, 'SELECT * FROM event_signatures WHERE caseId = ?', [caseId], transaction);
 
 /** The newest day that was closed; null before the first. */
 export async function newestRoot({ sequelize }: Store, transaction?: Transaction): Promise<DayRootRow | null> {

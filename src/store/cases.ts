@@ -9,25 +9,28 @@ const toEvent = ({ caseId: _, body, ...row }: EventRow): CaseEvent => ({ ...row,
 
 /** The projection row of a case, by its number or its id. */
 export async function findCase(
-  { tables }: Store,
+  store: Store,
   where: { number: string } | { id: string },
   transaction?: Transaction,
 ): Promise<CaseRow | null> {
-  return (await tables.cases.findOne({ where, raw: true, transaction })) as unknown as CaseRow | null;
+  const [sql, value] =
+    'id' in where
+      ? ['SELECT * FROM cases WHERE id = ?', where.id]
+      : ['SELECT * FROM cases WHERE number = ?', where.number];
+  return (await select<CaseRow>(store, sql, [value], transaction))[0] ?? null;
 }
 
 /** The rows that the queue shows: open ones longest waiting first, the others newest first. */
-export async function listCases(
-  { tables }: Store,
+export function listCases(
+  { reads }: Store,
   state: CaseRow['state'],
-  { limit, offset }: { limit?: number; offset?: number } = {},
+  { limit = -1, offset = 0 }: { limit?: number; offset?: number } = {},
 ): Promise<CaseRow[]> {
   const direction = state === 'open' ? 'ASC' : 'DESC';
-  const order: [string, string][] = [
-    ['touchedAt', direction],
-    ['number', 'ASC'],
-  ];
-  return (await tables.cases.findAll({ where: { state }, order, limit, offset, raw: true })) as unknown as CaseRow[];
+  return reads.all<CaseRow>(
+    `SELECT * FROM cases WHERE state = ? ORDER BY touchedAt ${direction}, number ASC LIMIT ? OFFSET ?`,
+    [state, limit, offset],
+  );
 }
 
 /** Open cases in which a second opinion is waited for from somebody, the longest waiting first. */
@@ -78,9 +81,9 @@ export async function hashesOf(
 }
 
 /** The whole log of a case, in order. */
-export async function readEvents({ tables }: Store, caseId: string, transaction?: Transaction): Promise<CaseEvent[]> {
-  const rows = await tables.events.findAll({ where: { caseId }, order: [['seq', 'ASC']], raw: true, transaction });
-  return (rows as unknown as EventRow[]).map(toEvent);
+export async function readEvents(store: Store, caseId: string, transaction?: Transaction): Promise<CaseEvent[]> {
+  const sql = `SELECT id, seq, type, body, at, "by", previous, hash FROM case_events WHERE caseId = ? ORDER BY seq`;
+  return (await select<EventRow>(store, sql, [caseId], transaction)).map(toEvent);
 }
 
 /** How many events a log has, and the hash of the last: `84 9f…`. */

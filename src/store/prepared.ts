@@ -10,18 +10,38 @@ export interface Prepared {
   finalize(): Promise<void>;
 }
 
-const connectionOf = (sequelize: Sequelize): Promise<Database> =>
-  // The connection that Sequelize itself reads with outside of transactions.
-  (
-    sequelize as unknown as { connectionManager: { getConnection(options: object): Promise<Database> } }
-  ).connectionManager.getConnection({});
+/** The part of Sequelize that knows its connections, which its types leave out. */
+interface Connections {
+  connectionManager: { getConnection(options: { uuid: string }): Promise<Database> };
+}
+
+/**
+ * A connection of its own: Sequelize's takes a statement only once all before it have ended, so that under load its
+ * statements would never come to their turn beside these. Sequelize closes it with the others; a database in memory has
+ * one for all.
+ */
+const connectionOf = (sequelize: Sequelize) =>
+  (sequelize as unknown as Connections).connectionManager.getConnection({ uuid: 'reads' });
+
+const BUSY_TIMEOUT_MS = 5000;
 
 /** Prepared reads on the connection of a database. */
 export function prepareReads(sequelize: Sequelize): Prepared {
   const statements = new Map<string, Promise<Statement>>();
   let over = false;
-  const prepare = async (sql: string): Promise<Statement> => {
+  let connection: ReturnType<typeof connectionOf> | undefined;
+  const connect = async () => {
     const database = await connectionOf(sequelize);
+    database.configure('busyTimeout', BUSY_TIMEOUT_MS);
+    return database;
+  };
+  const prepare = async (sql: string): Promise<Statement> => {
+    connection ??= connect();
+    // What failed once is tried anew the next time.
+    const database = await connection.catch((error) => {
+      connection = undefined;
+      throw error;
+    });
     return new Promise((resolve, reject) => {
       const statement: Statement = database.prepare(sql, (error) => (error ? reject(error) : resolve(statement)));
     });
@@ -32,7 +52,10 @@ export function prepareReads(sequelize: Sequelize): Prepared {
       if (over) throw new StoreProblem('The desk is being closed; nothing more is read.');
       const waiting = statements.get(sql) ?? prepare(sql);
       statements.set(sql, waiting);
-      const statement = await waiting;
+      const statement = await waiting.catch((error) => {
+        statements.delete(sql);
+        throw error;
+      });
       return new Promise<T[]>((resolve, reject) =>
         statement.all(values, (error: Error | null, rows: T[]) => (error ? reject(error) : resolve(rows))),
       );
