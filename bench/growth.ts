@@ -160,7 +160,7 @@ async function rush(ask: Ask, server: ChildProcess): Promise<void> {
   const seqs = new Map<string, Promise<number>>();
   const save = (i: number) => {
     // Each on a case of its own in its turn, as people do.
-    const number = `PP-${1001 + (i % 40)}`;
+    const number = `PP-${1001 + ((i / 10) % 40)}`;
     const seen =
       seqs.get(number) ??
       ask(`/api/cases/${number}`).then(async (a) => ((await a.json()) as { events: unknown[] }).events.length);

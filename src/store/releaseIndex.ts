@@ -50,7 +50,8 @@ const toRelease = (row: ReleaseIndexRow): IndexedRelease => {
   return retired ? { ...release, retired: true } : release;
 };
 
-const SIZE_COLUMNS = 's.gtin14, s.gtin, s.sizeKey, r.releaseId, r.kind, r.makerName, r.name, r.styleCode, r.colourName';
+const SIZE_COLUMNS =
+  's.gtin14, s.gtin, s.sizeKey, r.releaseId, r.kind, r.makerName, r.name, r.styleCode, r.colourName, r.retired';
 const SIZES = `SELECT ${SIZE_COLUMNS} FROM release_sizes s JOIN release_index r USING (row)
   WHERE s.gtin14 IN (SELECT value FROM json_each(?)) ORDER BY s.gtin14, r.releaseId`;
 const BY_STYLE = 'SELECT * FROM release_index WHERE styleKey = ?';
@@ -65,7 +66,12 @@ export function releaseIndex(store: Store): ReleaseIndex {
   const releases = async (sql: string, values: (string | number)[]) =>
     (await reads.all<ReleaseIndexRow>(sql, values)).map(toRelease);
   return {
-    byGtin14: async (gtin14s) => (gtin14s.length === 0 ? [] : reads.all<IndexedSize>(SIZES, [JSON.stringify(gtin14s)])),
+    byGtin14: async (gtin14s) =>
+      gtin14s.length === 0
+        ? []
+        : (await reads.all<Omit<IndexedSize, 'retired'> & { retired: number }>(SIZES, [JSON.stringify(gtin14s)])).map(
+            ({ retired, ...size }) => (retired ? { ...size, retired: true } : size),
+          ),
     byStyleKey: (key) => releases(BY_STYLE, [key]),
     byStyleSlips: (slips) => releases(BY_SLIPS, [JSON.stringify(slips)]),
     vocabulary: () => vocabularyOf(store),

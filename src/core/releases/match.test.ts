@@ -50,9 +50,17 @@ const best = async (query: string) => (await matchReleases(query, index))[0];
 describe('matching', () => {
   it('says of a record that is out of use that it is', async () => {
     const [fog] = RELEASES.map(indexed);
-    const gone: ReleaseIndex = { ...index, byStyleKey: async () => [{ ...(fog as IndexedRelease), retired: true }] };
-    expect((await matchReleases(fog?.styleCode ?? '', gone))[0]?.reason).toMatch(/out of use/);
-    expect((await matchReleases(fog?.styleCode ?? '', index))[0]?.reason).not.toMatch(/out of use/);
+    const gone: ReleaseIndex = {
+      ...index,
+      byStyleKey: async () => [{ ...(fog as IndexedRelease), retired: true }],
+      byGtin14: async (numbers) => (await index.byGtin14(numbers)).map((size) => ({ ...size, retired: true })),
+      withWords: async (groups, limit) =>
+        (await index.withWords(groups, limit)).map((release) => ({ ...release, retired: true })),
+    };
+    for (const asked of [fog?.styleCode ?? '', '9521204100064', '9521204100046', fog?.name ?? '']) {
+      expect((await matchReleases(asked, gone))[0]?.reason).toMatch(/out of use/);
+      expect((await matchReleases(asked, index))[0]?.reason).not.toMatch(/out of use/);
+    }
   });
   it('finds release and size by barcode number in any spacing', async () => {
     expect(await best('9 521204 100064')).toMatchObject({ releaseId: 'tarn-court-low-fog', sizeKey: '42', score: 1 });

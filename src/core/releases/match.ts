@@ -17,10 +17,12 @@ export interface IndexedSize {
   sizeKey: string;
   gtin: string;
   gtin14: string;
+  /** The record is out of use. */
+  retired?: true;
 }
 
 /** A release without a particular size, as found by style code or words. */
-export type IndexedRelease = Omit<IndexedSize, 'sizeKey' | 'gtin' | 'gtin14'> & { sizeKeys: string[]; retired?: true };
+export type IndexedRelease = Omit<IndexedSize, 'sizeKey' | 'gtin' | 'gtin14'> & { sizeKeys: string[] };
 
 /** What an index must answer for matching. The store has one in SQLite; tests have one in memory. */
 export interface ReleaseIndex {
@@ -66,9 +68,14 @@ const MOST_WORDS = 12;
 /** A match of words that leaves nothing to look for. */
 const SURE = 0.8;
 
+/** Whatever is said of a record says too that nobody should choose it unawares. */
+const inUse = (reason: string, { retired }: { retired?: true }): string =>
+  retired ? `${reason}; the record is out of use` : reason;
+
 function fromSize(size: IndexedSize, score: number, reason: string): Candidate {
   const { releaseId, kind, makerName, name, styleCode, colourName, sizeKey } = size;
-  return { releaseId, kind, makerName, name, styleCode, colourName, sizeKey, sizeKeys: [sizeKey], score, reason };
+  const found = { releaseId, kind, makerName, name, styleCode, colourName, sizeKey, sizeKeys: [sizeKey], score };
+  return { ...found, reason: inUse(reason, size) };
 }
 
 function correctionReason({ kind, at, digits }: GtinCorrection, typed: string, readings: GtinReading[]): string {
@@ -177,14 +184,13 @@ function matchWords(query: TypedWord[], release: IndexedRelease): Candidate | nu
     unknown.length > 0 ? `${quoted(unknown)} not found` : '',
   ].filter((note) => note !== '');
   const reason = notes.length > 0 ? `words of the name; ${notes.join('; ')}` : 'words of the name';
-  return { ...release, sizeKey, score: (0.85 * sum) / query.length, reason };
+  return { ...release, sizeKey, score: (0.85 * sum) / query.length, reason: inUse(reason, release) };
 }
 
 function matchStyle(query: string, release: IndexedRelease): Candidate | null {
   const { steps, distance } = align(normaliseStyleCode(release.styleCode), query);
   if (distance === 0) {
-    const reason = `style code as in the record${release.retired ? '; the record is out of use' : ''}`;
-    return { ...release, sizeKey: null, score: 1, reason };
+    return { ...release, sizeKey: null, score: 1, reason: inUse('style code as in the record', release) };
   }
   if (distance > Math.max(1, query.length / 4)) return null;
   const slips = steps.filter((step) => step.op !== 'same');
@@ -197,7 +203,12 @@ function matchStyle(query: string, release: IndexedRelease): Candidate | null {
           : `“${step.found}” for “${step.expected}”`,
     )
     .join(', ');
-  return { ...release, sizeKey: null, score: 0.95 - distance / query.length, reason: `style code but for ${detail}` };
+  return {
+    ...release,
+    sizeKey: null,
+    score: 0.95 - distance / query.length,
+    reason: inUse(`style code but for ${detail}`, release),
+  };
 }
 
 /** Enough to bring what fits the item before what is as near by itself, and no more. */
