@@ -20,9 +20,21 @@ export type Outcome = 'agrees' | 'differs' | 'missing' | 'cantTell';
 export type PairRule = 'same' | 'differ' | 'mirror' | 'free';
 
 /** Where the answer to a check comes from. */
+/** How a choice is measured on a picture instead of judged by eye. */
+export interface MeasuredBeside {
+  /** The instrument. */
+  onPicture: string;
+  unit: string;
+  /** What genuine items show, whatever their release: one of these, within the tolerance. */
+  expected: number[];
+  tolerance: number;
+  /** Standard uncertainty where the reading tells none. */
+  uncertainty: number;
+}
+
 export type AnswerForm =
   /** The person picks one of the stated answers, by its place in the list. */
-  | { form: 'choice'; choices: { label: string; outcome: Outcome }[] }
+  | { form: 'choice'; choices: { label: string; outcome: Outcome }[]; measured?: MeasuredBeside }
   /** Whether something is there that belongs there, or that does not. */
   | { form: 'presence'; expected: 'present' | 'absent' }
   /** A feel, a smell, a strength: one step of a scale; genuine items lie from one step to another, counted from 0. */

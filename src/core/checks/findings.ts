@@ -10,6 +10,7 @@ import type { CheckDefinition, KindDefinition } from './check';
 import { expectedMeasure } from './exemplars';
 import { checkFor, type PossibleVariants, waitsForTrait, waysOf, whenWords } from './expectation';
 import { type Finding, type Nominal, nearestNominal } from './finding';
+import { measuredForm } from './measuredForm';
 import { asMeasured, outcomeOf, weighedValue } from './outcome';
 import { withSecondOpinion } from './secondOpinion';
 
@@ -44,8 +45,10 @@ function answered(asked: CheckDefinition, entry: FindingEntry, nominal: Nominal 
   if (entry.state === 'excused')
     return { check: asked, mark: 'excused', reason: entry.reason, problems: [], at, by, nominal };
   const { outcome, state: _, ...found } = entry;
-  const check = asMeasured(asked, found.supplied);
-  const held = nominal && found.value !== undefined ? nearestNominal(nominal, found.value) : nominal;
+  const beside = found.value === undefined ? null : measuredForm(asked);
+  const check = asMeasured(beside?.check ?? asked, found.supplied);
+  const expected = beside?.nominal ?? nominal;
+  const held = expected && found.value !== undefined ? nearestNominal(expected, found.value) : expected;
   const mark = outcomeOf({ check, nominal: held }, found) ?? outcome;
   const value = weighedValue({ check, nominal: held }, found);
   return { check, ...(check === asked ? {} : { asked }), mark, ...found, value, nominal: held, problems: [] };

@@ -44,3 +44,35 @@ describe('a value measured left and right', () => {
       expect(answerProblem(toe, given(wrong))).toMatch(/one for the right, and their mean/);
   });
 });
+
+describe('a choice that is measured on a picture', () => {
+  const straight = GROUNDS.kind.checks.find(({ id }) => id === 'label.straight') as CheckDefinition;
+  const measured = (value: number, uncertainty = 0.2): RecordedFinding => ({
+    outcome: 'agrees',
+    value,
+    supplied: { device: 'picture', uncertainty, working: 'Angle on a picture' },
+  });
+  const found = (answer: RecordedFinding) =>
+    findingsOf(caseWith({ [straight.id]: { ...STAMP, ...answer } }))[straight.id];
+  it.each([
+    [0.8, 'agrees'],
+    // Two lines drawn towards each other are as parallel.
+    [179.1, 'agrees'],
+    [2.1, 'agrees'],
+    [3, 'differs'],
+    [174, 'differs'],
+  ])('%s degrees: %s, whatever was recorded with it', (value, mark) =>
+    expect(found(measured(value))).toMatchObject({ mark, value, nominal: { unit: '°', tolerance: 2 } }),
+  );
+  it('is asked as the choice that it is, and is one or the other', () => {
+    expect(found(measured(1))?.asked?.answer.form).toBe('choice');
+    expect(found({ outcome: 'differs', choice: 'Crooked or off centre' })).toMatchObject({ mark: 'differs' });
+    expect(found({ outcome: 'differs', choice: 'Crooked or off centre' })?.nominal).toBeUndefined();
+    expect(answerProblem(straight, measured(1))).toBeNull();
+    expect(answerProblem(straight, { ...measured(1), choice: 'Straight and centred' })).toMatch(/not both/);
+    const print = GROUNDS.kind.checks.find(({ id }) => id === 'label.print') as CheckDefinition;
+    expect(answerProblem(print, measured(1))).toMatch(/answered by no device/);
+    const { supplied: _, ...figure } = measured(1);
+    expect(answerProblem(print, figure)).toMatch(/wants one of its choices/);
+  });
+});

@@ -4,6 +4,7 @@ import { answersOf } from './answers';
 import type { AnswerForm, CheckDefinition, Outcome } from './check';
 import { readingsOfCheck } from './expectation';
 import { type Finding, measuredOutcome, type Nominal, nearestNominal } from './finding';
+import { measuredForm } from './measuredForm';
 
 /**
  * What left and right come to together: each must be a genuine state, and they must stand as the rule says.
@@ -92,6 +93,11 @@ export function outcomeOf({ check, nominal }: Pick<Finding, 'check' | 'nominal'>
 export function answerProblem(check: CheckDefinition, answer: RecordedFinding): string | null {
   const { answer: form, name } = check;
   const { choice, value, left, right, text, outcome, supplied } = answer;
+  const beside = value === undefined ? null : measuredForm(check);
+  if (beside)
+    return choice === undefined
+      ? answerProblem(beside.check, answer)
+      : `“${name}” is measured or judged by eye, not both.`;
   if (supplied && form.form !== 'quantity') return `“${name}” is answered by no device.`;
   if (outcome === 'cantTell' && choice === undefined) return null;
   const judged = () => readingsOfCheck(check).some((each) => outcomeOf({ check: each }, answer) === outcome);
@@ -117,6 +123,7 @@ export function answerProblem(check: CheckDefinition, answer: RecordedFinding): 
     case 'codes':
       return `“${name}” is answered by the cross-reading; read the codes instead.`;
     default:
+      if (value !== undefined) return `“${name}” wants one of its choices, not a figure.`;
       return choice === undefined || judged() ? null : `“${choice}” is no answer to “${name}”.`;
   }
 }

@@ -160,7 +160,8 @@ function variantLesson(traits: Record<string, string>, release: Release): Lesson
 /** What is measured becomes the record's figure where it has none; how far others stray is assumed, and said to be. */
 function figureLessons(findings: Finding[], release: Release, size: number | null, source: string): Lesson[] {
   return findings.flatMap(({ check: { answer, name }, value }): Lesson[] => {
-    if (!('measure' in answer) || value === undefined || release.nominal[answer.measure]) return [];
+    if (!('measure' in answer) || answer.measure === '' || value === undefined || release.nominal[answer.measure])
+      return [];
     const { measure } = answer;
     const counted = answer.form === 'count';
     const uncertainty = answer.form === 'quantity' ? answer.uncertainty : 0;

@@ -1,6 +1,6 @@
 'use client';
 import { Plus } from 'lucide-react';
-import type { AnswerForm, KindDefinition, PairRule } from '@/core/checks/check';
+import type { AnswerForm, KindDefinition, MeasuredBeside, PairRule } from '@/core/checks/check';
 import { TOOLS } from '@/core/checks/tools';
 import { RULES } from '@/core/crossread/rules';
 import { MEASURING } from '@/core/instruments';
@@ -165,6 +165,63 @@ function Codes({
 
 const INSTRUMENT_NAMES = MEASURING.map(({ id, name }) => ({ value: id, label: name.toLowerCase() }));
 
+/** How a choice is measured on a picture instead: its instrument, and what genuine items show. */
+function MeasuredFields({ answer, onChange }: { answer: Of<'choice'>; onChange: (answer: AnswerForm) => void }) {
+  const { measured } = answer;
+  const set = (change: Partial<MeasuredBeside>) =>
+    measured && onChange({ ...answer, measured: { ...measured, ...change } });
+  return (
+    <div className="flex flex-wrap items-end gap-3">
+      <LabelledChoice
+        label="or measured on a picture as"
+        value={measured?.onPicture ?? 'none'}
+        options={[{ value: 'none', label: 'nothing' }, ...INSTRUMENT_NAMES]}
+        onChange={(onPicture) =>
+          onPicture === 'none'
+            ? onChange({ ...answer, measured: undefined })
+            : onChange({
+                ...answer,
+                measured: { expected: [0], tolerance: 1, uncertainty: 0.3, unit: 'mm', ...measured, onPicture },
+              })
+        }
+      />
+      {measured && (
+        <>
+          <TextField
+            label="genuine ones show"
+            className="w-28 font-mono"
+            defaultValue={measured.expected.join(' or ')}
+            onBlur={({ target }) => {
+              const figures = target.value.split(/[^\d.,-]+/).map((each) => Number(each.replace(',', '.')));
+              if (target.value.trim() !== '' && figures.length <= 4 && figures.every(Number.isFinite))
+                set({ expected: figures });
+            }}
+          />
+          <NumberField
+            label="±"
+            value={measured.tolerance}
+            min={0.0001}
+            onChange={(tolerance) => set({ tolerance: tolerance ?? measured.tolerance })}
+          />
+          <TextField
+            label="unit"
+            className="w-20 font-mono"
+            maxLength={12}
+            value={measured.unit}
+            onChange={({ target }) => set({ unit: target.value })}
+          />
+          <NumberField
+            label="± of one reading"
+            value={measured.uncertainty}
+            min={0.0001}
+            onChange={(uncertainty) => set({ uncertainty: uncertainty ?? measured.uncertainty })}
+          />
+        </>
+      )}
+    </div>
+  );
+}
+
 /** How a check is answered, and what its answers mean. */
 export function AnswerEditor({
   answer,
@@ -186,7 +243,12 @@ export function AnswerEditor({
         options={named(FORM_NAMES)}
         onChange={(form) => onChange(blankAnswer(form, answer))}
       />
-      {answer.form === 'choice' && <Choices answer={answer} onChange={onChange} />}
+      {answer.form === 'choice' && (
+        <>
+          <Choices answer={answer} onChange={onChange} />
+          <MeasuredFields answer={answer} onChange={onChange} />
+        </>
+      )}
       {answer.form === 'ordinal' && <Scale answer={answer} onChange={onChange} />}
       {answer.form === 'pair' && <Pair answer={answer} onChange={onChange} />}
       {answer.form === 'codes' && <Codes answer={answer} places={places} onChange={onChange} />}

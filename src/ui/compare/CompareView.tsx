@@ -4,7 +4,7 @@ import { type CSSProperties, useEffect, useRef, useState } from 'react';
 import { v4 as newUuid } from 'uuid';
 import type { Spot } from '@/core/casefile/events/photoScaled';
 import type { PictureNote } from '@/core/casefile/events/pictureNoted';
-import { asAsked } from '@/core/checks/finding';
+import { toMeasure } from '@/core/checks/measuredForm';
 import { inverseOf, mapped, type Point } from '@/core/measure/homography';
 import { brought } from '@/core/measure/upright';
 import type { PairReading, SpotReading } from '@/workers/measureWork';
@@ -43,7 +43,8 @@ export function CompareView({ asked }: { asked: string | null }) {
     (each) => pictureInstrument(each) !== null && (each.mark !== 'excused' || each.noFigure === true),
   );
   const [check, setCheck] = useState(asked);
-  const finding = checks.find((each) => each.check.id === check) ?? null;
+  const held = checks.find((each) => each.check.id === check);
+  const finding = held ? toMeasure(held) : null;
   const ask = useMeasureWorker();
   const pictures = useComparePictures(ask, check);
   const laying = useLaying();
@@ -92,7 +93,7 @@ export function CompareView({ asked }: { asked: string | null }) {
     if (spot) marking.place(side, spot);
   };
 
-  const found = useFound(finding && !sealed ? asAsked(finding) : undefined, (given) => {
+  const found = useFound(finding && !sealed ? finding : undefined, (given) => {
     if (finding) void record('findingRecorded', { check: finding.check.id, ...given });
   });
   const sound = reading && !('problem' in reading) ? reading : null;

@@ -15,7 +15,7 @@ const BEARING_WORDS = { goods: 'about the goods', packaging: 'about the packagin
 function workingWords({ bearsOn, answer, g, c, support, source, seconds, tools }: Finding['check']): string {
   const rests =
     answer.form === 'quantity' || answer.form === 'count'
-      ? `weighed by its distance from the record (${support}: ${source})`
+      ? `weighed by its distance from what is expected (${support}: ${source})`
       : `differs in ${Number((g * 100).toFixed(1))} % of genuine and ${Math.round(c * 100)} % of counterfeit items (${support}: ${source})`;
   const time = answer.form === 'codes' ? '' : ` · about ${seconds}\u00a0s`;
   const needs = tools?.length ? ` · needs ${toolWords(tools)}` : '';

@@ -56,7 +56,7 @@ export function InspectView() {
   };
   useWedge(takeBurst, { onLeak: answers.takeBack, onBroken: scans.broken });
 
-  const form = current?.check.answer.form;
+  const form = current && asAsked(current).check.answer.form;
   const measured = form === 'quantity' || form === 'count';
   const typed = answerable && (measured || form === 'text');
   const first = { preventDefault: true };
