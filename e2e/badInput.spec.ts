@@ -127,7 +127,7 @@ test('so do bad records, rules, cases and imports', async ({ page }) => {
     ['/api/rules', { rules: [], from: 1 }, 400, /is no record of fields/],
     ['/api/rules', { ...edited({}), from: 0 }, 409, /meanwhile/],
     ['/api/rules', { rules: null, from: 1 }, 400, /is no record of fields/],
-    ['/api/rules/preview', {}, 400, /is no record of fields/],
+    ['/api/rules/preview', {}, 400, /lacks the field/],
     ['/api/records', {}, 400, /which kind of record/],
     ['/api/people', {}, 404, /does not work at this desk/],
     ['/api/checks', check({ id: 'constructor' }), 400, /“constructor” cannot be an id/],
