@@ -7,6 +7,12 @@ export interface MeasuredForm {
   nominal: Nominal;
 }
 
+/**
+ * The measure of what no record has a figure of: what genuine items show is the same whatever their release. How far they
+ * stray is not known either, so that it is weighed as the choice it stands for.
+ */
+export const NO_RECORD = '';
+
 /** A choice that can be measured instead of judged by eye, in that form; null for any other check. */
 export function measuredForm(check: CheckDefinition): MeasuredForm | null {
   const { answer } = check;
@@ -15,8 +21,7 @@ export function measuredForm(check: CheckDefinition): MeasuredForm | null {
   const [first, ...others] = expected.map((value): Nominal => ({ value, tolerance, unit, source: check.source }));
   if (!first) return null;
   return {
-    // No record has a figure of it: what genuine items show is the same whatever their release.
-    check: { ...check, answer: { form: 'quantity', measure: '', uncertainty, unit, onPicture } },
+    check: { ...check, answer: { form: 'quantity', measure: NO_RECORD, uncertainty, unit, onPicture } },
     nominal: others.length > 0 ? { ...first, or: others } : first,
   };
 }

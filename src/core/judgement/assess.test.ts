@@ -54,6 +54,16 @@ describe('assessment', () => {
   it('is a pure function: the same case gives the same numbers', () => {
     expect(assess(styled, GROUNDS)).toEqual(assess(structuredClone(styled), structuredClone(GROUNDS)));
   });
+  it('weighs a choice that was measured as the choice, however far out the value is', () => {
+    const after = (answer: ReturnType<typeof measured>) => {
+      const { goods, packaging } = assess(caseWith({ ...GOOD, 'label.straight': answer }), GROUNDS);
+      return { goods, packaging };
+    };
+    const crooked = after(chose('differs', 'Crooked or off centre'));
+    for (const value of [4, 30, 90]) expect(after(measured(value))).toEqual(crooked);
+    expect(crooked).not.toEqual(after(measured(0.4)));
+    expect(after(measured(0.4))).toEqual(after(chose('agrees', 'Straight and centred')));
+  });
   it('asks first for what the house requires, once that alone stands against a decision', () => {
     const { 'inner.print': _, ...rest } = GOOD;
     const enough = { ...caseWith(rest), facts: innerLabel({ styleCode: 'VK4821-107' }) };

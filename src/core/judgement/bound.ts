@@ -1,6 +1,5 @@
 import type { Bearing } from '../checks/check';
 import type { Finding } from '../checks/finding';
-import { measuredForm } from '../checks/measuredForm';
 import { type Evidence, logsOf, type Piece, pieceOf, shareOf } from './evidence';
 import { weighedSide } from './flips';
 import type { Thresholds } from './houseRules';
@@ -42,16 +41,6 @@ function waysOf(finding: Finding, evidence: Evidence): Open[] {
       : plain;
   const shift = parameters.shift(finding);
   if (measured && nominal && shift) ways.push(piece({ mark: 'differs', value: nominal.value + shift.mean }));
-  const beside = measuredForm(check);
-  if (beside)
-    for (const by of DISTANCES.flatMap((each) => [each, -each]))
-      ways.push(
-        piece({
-          ...beside,
-          mark: by > 1 ? 'differs' : 'agrees',
-          value: beside.nominal.value + by * beside.nominal.tolerance,
-        }),
-      );
   const known = ways.filter((each) => each !== null);
   const [agrees, differs] = measured && nominal ? [known[0], known[8]] : known;
   return agrees && differs

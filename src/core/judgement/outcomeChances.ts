@@ -1,6 +1,7 @@
 import { gammaln } from 'simple-statistics';
 import { SUPPORT_OBSERVATIONS } from '../checks/check';
 import type { Finding } from '../checks/finding';
+import { NO_RECORD } from '../checks/measuredForm';
 import type { PerClass } from './classes';
 import type { HouseRules } from './houseRules';
 import type { Parameters } from './parameters';
@@ -60,6 +61,7 @@ export interface Residual {
 export function residualOf({ check, value, nominal }: Finding): Residual | null {
   const { answer } = check;
   if ((answer.form !== 'quantity' && answer.form !== 'count') || value === undefined || !nominal) return null;
+  if (answer.measure === NO_RECORD) return null;
   const uncertainty = answer.form === 'quantity' ? answer.uncertainty : 0.3;
   const off = value - nominal.value;
   if (nominal.predictive) {

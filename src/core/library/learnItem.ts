@@ -2,6 +2,7 @@ import type { CaseFile } from '../casefile/caseFile';
 import { genuineAnswers } from '../checks/expectation';
 import type { Finding } from '../checks/finding';
 import { checksFor, gatherFindings } from '../checks/findings';
+import { NO_RECORD } from '../checks/measuredForm';
 import { contextOf, leadingSize, type Records } from '../crossread/context';
 import type { CrossReading } from '../crossread/crossReading';
 import { crossread } from '../crossread/crossread';
@@ -160,7 +161,12 @@ function variantLesson(traits: Record<string, string>, release: Release): Lesson
 /** What is measured becomes the record's figure where it has none; how far others stray is assumed, and said to be. */
 function figureLessons(findings: Finding[], release: Release, size: number | null, source: string): Lesson[] {
   return findings.flatMap(({ check: { answer, name }, value }): Lesson[] => {
-    if (!('measure' in answer) || answer.measure === '' || value === undefined || release.nominal[answer.measure])
+    if (
+      !('measure' in answer) ||
+      answer.measure === NO_RECORD ||
+      value === undefined ||
+      release.nominal[answer.measure]
+    )
       return [];
     const { measure } = answer;
     const counted = answer.form === 'count';

@@ -12,8 +12,6 @@ export interface Meant extends KnownWord {
 }
 
 const MOST_MEANT = 12;
-/** A beginning has more words behind it than a slip has beside it. */
-const MOST_BEGUN = 48;
 const BEGUN = 0.9;
 
 /** So many slips are forgiven in a word of that length. */
@@ -53,7 +51,7 @@ export class Vocabulary {
       else high = middle;
     }
     const found: string[] = [];
-    for (let i = low; found.length < MOST_BEGUN && this.sorted[i]?.startsWith(text); i++)
+    for (let i = low; found.length < MOST_MEANT && this.sorted[i]?.startsWith(text); i++)
       found.push(this.sorted[i] as string);
     return found;
   }
@@ -89,9 +87,6 @@ export class Vocabulary {
       .map((word) => ({ word, count: this.counts.get(word) ?? 0, score: word === typed ? 1 : BEGUN }))
       .sort((a, b) => b.score - a.score);
     if (!thorough) return known;
-    return [...known, ...this.near(typed).filter(({ word }) => !begun.includes(word))].slice(
-      0,
-      MOST_BEGUN + MOST_MEANT,
-    );
+    return [...known, ...this.near(typed).filter(({ word }) => !begun.includes(word))].slice(0, 2 * MOST_MEANT);
   }
 }

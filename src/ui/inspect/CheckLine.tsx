@@ -3,6 +3,7 @@ import { clsx } from 'clsx';
 import Link from 'next/link';
 import { memo, type ReactNode, useEffect, useRef } from 'react';
 import { type Finding, unitOf } from '@/core/checks/finding';
+import { NO_RECORD } from '@/core/checks/measuredForm';
 import { toolWords } from '@/core/checks/tools';
 import { MARK_WORDS } from '@/core/crossread/mark';
 import { findingWords } from '@/core/judgement/sentences';
@@ -14,8 +15,8 @@ const BEARING_WORDS = { goods: 'about the goods', packaging: 'about the packagin
 /** What the check bears on and what its weight rests on. */
 function workingWords({ bearsOn, answer, g, c, support, source, seconds, tools }: Finding['check']): string {
   const rests =
-    answer.form === 'quantity' || answer.form === 'count'
-      ? `weighed by its distance from what is expected (${support}: ${source})`
+    'measure' in answer && answer.measure !== NO_RECORD
+      ? `weighed by its distance from the record (${support}: ${source})`
       : `differs in ${Number((g * 100).toFixed(1))} % of genuine and ${Math.round(c * 100)} % of counterfeit items (${support}: ${source})`;
   const time = answer.form === 'codes' ? '' : ` · about ${seconds}\u00a0s`;
   const needs = tools?.length ? ` · needs ${toolWords(tools)}` : '';
