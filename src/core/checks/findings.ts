@@ -48,7 +48,9 @@ function answered(asked: CheckDefinition, entry: FindingEntry, nominal: Nominal 
   const beside = found.value === undefined ? null : measuredForm(asked);
   const check = asMeasured(beside?.check ?? asked, found.supplied);
   const expected = beside?.nominal ?? nominal;
-  const held = expected && found.value !== undefined ? nearestNominal(expected, found.value) : expected;
+  const nearest = expected && found.value !== undefined ? nearestNominal(expected, found.value) : expected;
+  // Two ways to draw the same thing are no two variants.
+  const held = beside && nearest ? { ...nearest, or: undefined } : nearest;
   const mark = outcomeOf({ check, nominal: held }, found) ?? outcome;
   const value = weighedValue({ check, nominal: held }, found);
   return { check, ...(check === asked ? {} : { asked }), mark, ...found, value, nominal: held, problems: [] };

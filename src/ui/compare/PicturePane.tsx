@@ -177,7 +177,14 @@ export function PicturePane({
         {drawn.notes.map(({ id, at, text }) => (
           <NotePin key={id} at={onScreen(at)} text={text} />
         ))}
-        {drawn.value && <ValueLabel at={onScreen(drawn.value.at)} text={drawn.value.text} />}
+        {drawn.value && (
+          <ValueLabel
+            at={onScreen(drawn.value.at)}
+            text={drawn.value.text}
+            // It was clicked in, so it is there.
+            within={pane.current?.clientWidth ?? Number.POSITIVE_INFINITY}
+          />
+        )}
         {cursor && (
           <g transform={`translate(${cursor.x} ${cursor.y})`} fill="none">
             <path d="M-22 0h18M4 0h18M0 -22v18M0 4v18" stroke="#fff" strokeWidth={3} />
@@ -230,11 +237,11 @@ function NotePin({ at: { x, y }, text }: { at: Point; text: string }) {
   );
 }
 
-/** A value on a ground of its own, so that it can be read on any picture. */
-function ValueLabel({ at: { x, y }, text }: { at: Point; text: string }) {
+/** A value on a ground of its own, so that it can be read on any picture; whole, however near to the edge it belongs. */
+function ValueLabel({ at: { x, y }, text, within }: { at: Point; text: string; within: number }) {
   const width = 9.7 * text.length + 14;
   return (
-    <g transform={`translate(${x + 14} ${y - 14})`}>
+    <g transform={`translate(${Math.min(x + 14, within - width - 4)} ${Math.max(y - 14, 24)})`}>
       <rect x={0} y={-20} width={width} height={26} className="fill-sheet stroke-accent" />
       <text x={7} y={-2} className="fill-ink font-mono text-[15px]">
         {text}
