@@ -55,14 +55,14 @@ describe('assessment', () => {
     expect(assess(styled, GROUNDS)).toEqual(assess(structuredClone(styled), structuredClone(GROUNDS)));
   });
   it('weighs a choice that was measured as the choice, however far out the value is', () => {
-    const after = (answer: ReturnType<typeof measured>) => {
+    const standingWith = (answer: ReturnType<typeof measured>) => {
       const { goods, packaging } = assess(caseWith({ ...GOOD, 'label.straight': answer }), GROUNDS);
       return { goods, packaging };
     };
-    const crooked = after(chose('differs', 'Crooked or off centre'));
-    for (const value of [4, 30, 90]) expect(after(measured(value))).toEqual(crooked);
-    expect(crooked).not.toEqual(after(measured(0.4)));
-    expect(after(measured(0.4))).toEqual(after(chose('agrees', 'Straight and centred')));
+    const crooked = standingWith(chose('differs', 'Crooked or off centre'));
+    for (const value of [4, 30, 90]) expect(standingWith(measured(value))).toEqual(crooked);
+    expect(crooked).not.toEqual(standingWith(measured(0.4)));
+    expect(standingWith(measured(0.4))).toEqual(standingWith(chose('agrees', 'Straight and centred')));
   });
   it('asks first for what the house requires, once that alone stands against a decision', () => {
     const { 'inner.print': _, ...rest } = GOOD;
