@@ -11,12 +11,15 @@ import type { PhotographRow } from './tables';
 export const pathOfPhotograph = ({ directory }: Pick<Store, 'directory'>, hash: string): string =>
   join(directory, 'photographs', hash.slice(0, 2), hash);
 
-/** SHA-256 of a file, read piece by piece. */
-export async function fileHash(path: string): Promise<string> {
+/** SHA-256 of bytes as they come. */
+export async function streamHash(chunks: AsyncIterable<Uint8Array>): Promise<string> {
   const hash = createHash('sha256');
-  for await (const chunk of createReadStream(path)) hash.update(chunk as Buffer);
+  for await (const chunk of chunks) hash.update(chunk);
   return hash.digest('hex');
 }
+
+/** SHA-256 of a file, read piece by piece. */
+export const fileHash = (path: string): Promise<string> => streamHash(createReadStream(path));
 
 /** A file on its way in: on the disk, not yet kept. */
 export interface ReceivedFile {

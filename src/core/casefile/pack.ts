@@ -7,6 +7,9 @@ export interface PackedFile {
   sha256: string;
 }
 
+/** A file that was found in a pack. */
+export type FoundFile = Pick<PackedFile, 'path' | 'sha256'>;
+
 /** What an evidence pack lists of itself: docs/formats/pack.schema.json. */
 export interface PackManifest {
   format: 'pinprick-pack';
@@ -33,7 +36,7 @@ export const MANIFEST = 'manifest.json';
  *
  * @param found the files that are in it, the manifest itself left out
  */
-export function packProblems({ files: listed }: PackManifest, found: readonly PackedFile[]): string[] {
+export function packProblems({ files: listed }: PackManifest, found: readonly FoundFile[]): string[] {
   const there = new Map(found.map((file) => [file.path, file]));
   const known = new Set(listed.map(({ path }) => path));
   return [

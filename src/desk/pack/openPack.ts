@@ -1,9 +1,9 @@
-import { createHash } from 'node:crypto';
 import { open, readFile, stat } from 'node:fs/promises';
 import type { Readable } from 'node:stream';
 import { type Entry, openPromise, type ZipFile } from 'yauzl';
-import { MANIFEST, type PackedFile, type PackManifest } from '@/core/casefile/pack';
+import { type FoundFile, MANIFEST, type PackManifest } from '@/core/casefile/pack';
 import { formatProblem } from '@/core/formats/validate';
+import { streamHash } from '@/store/photographs';
 import { Refusal } from '../refusal';
 
 /** A pack unfolds to no more than this: a guard against files made to burst. */
@@ -101,16 +101,10 @@ export async function openPack(path: string): Promise<OpenedPack> {
 }
 
 /** A file of a pack, hashed as it is unpacked. @throws Refusal where it cannot be unpacked */
-export async function packedFile(pack: OpenedPack, path: string): Promise<PackedFile> {
-  const hash = createHash('sha256');
-  let bytes = 0;
+export async function packedFile(pack: OpenedPack, path: string): Promise<FoundFile> {
   try {
-    for await (const chunk of await pack.read(path)) {
-      hash.update(chunk as Buffer);
-      bytes += (chunk as Buffer).length;
-    }
+    return { path, sha256: await streamHash(await pack.read(path)) };
   } catch {
     throw new Refusal('invalid', `${path} cannot be unpacked to its end.`);
   }
-  return { path, bytes, sha256: hash.digest('hex') };
 }

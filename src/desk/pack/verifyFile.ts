@@ -1,6 +1,6 @@
 import type { CaseFile } from '@/core/casefile/caseFile';
 import { fold } from '@/core/casefile/fold';
-import { type PackedFile, packProblems, packStatement } from '@/core/casefile/pack';
+import { type FoundFile, packProblems, packStatement } from '@/core/casefile/pack';
 import { sealProblem } from '@/core/judgement/sealProblem';
 import { keyName } from '@/core/trust/statements';
 import { carriedGrounds, parseCaseExport } from '../transfer';
@@ -20,7 +20,7 @@ export interface Verified {
 }
 
 /** The photographs that a log names, held against those in its pack. */
-function photographProblems({ photos }: CaseFile, found: readonly PackedFile[]): string[] {
+function photographProblems({ photos }: CaseFile, found: readonly FoundFile[]): string[] {
   const there = new Map(found.map(({ path, sha256 }) => [path, sha256]));
   return photos.flatMap((photo) => {
     const named = `The photograph ${photo.sha256.slice(0, 12)}…`;
@@ -31,7 +31,7 @@ function photographProblems({ photos }: CaseFile, found: readonly PackedFile[]):
 }
 
 /** A pack's own word for its files: what was changed, and who signed it. */
-function verifyManifest({ manifest }: OpenedPack, found: readonly PackedFile[]): Verified {
+function verifyManifest({ manifest }: OpenedPack, found: readonly FoundFile[]): Verified {
   const changed = packProblems(manifest, found);
   const { publicKey, signature } = manifest;
   if (!publicKey || !signature) return { changed, signed: [], notSigned: ['the manifest'] };
@@ -42,7 +42,7 @@ function verifyManifest({ manifest }: OpenedPack, found: readonly PackedFile[]):
 }
 
 /** The text of an exported case: its log, its documents, its signatures, and whether its verdict comes out again. */
-function verifyCase(text: string, found: readonly PackedFile[], pack: OpenedPack | null): Verified {
+function verifyCase(text: string, found: readonly FoundFile[], pack: OpenedPack | null): Verified {
   const verified: Verified = { changed: [], signed: [], notSigned: [] };
   try {
     const exported = parseCaseExport(text);
@@ -65,7 +65,7 @@ function verifyCase(text: string, found: readonly PackedFile[], pack: OpenedPack
 }
 
 async function verifyPack(pack: OpenedPack): Promise<Verified> {
-  const found: PackedFile[] = [];
+  const found: FoundFile[] = [];
   for (const path of pack.paths) found.push(await packedFile(pack, path));
   const listed = verifyManifest(pack, found);
   if (!pack.paths.includes(CASE)) return { ...listed, changed: [...listed.changed, 'There is no case in it.'] };
