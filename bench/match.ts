@@ -18,6 +18,7 @@ import { COLOURS, FORMS, SYLLABLES } from './madeUpWords';
 const RELEASES = 8_400;
 const SIZES = 12;
 const QUERIES = 200;
+const TURNS = 3;
 
 interface Entry {
   id: string;
@@ -190,20 +191,19 @@ export async function benchMatch(): Promise<void> {
       const best = shares.reduce((sum, share) => sum + share, 0) / shares.length;
       console.log(`  (${name}: codes of this world lie so close that no order can show more than ${best.toFixed(2)})`);
     }
-    const ours = await tried(
-      query,
-      async (text) => (await matchReleases(text, index)).map(({ releaseId }) => releaseId),
-      codes,
-    );
-    const minis = await tried(
-      query,
-      async (text) =>
-        mini
-          .search(text)
-          .slice(0, 5)
-          .map(({ id }) => id as string),
-      codes,
-    );
+    const our = async (text: string) => (await matchReleases(text, index)).map(({ releaseId }) => releaseId);
+    const its = async (text: string) =>
+      mini
+        .search(text)
+        .slice(0, 5)
+        .map(({ id }) => id as string);
+    // Turn about, and the quickest turn of each: what else the machine does meets both.
+    const ours = await tried(query, our, codes);
+    const minis = await tried(query, its, codes);
+    for (let turn = 1; turn < TURNS; turn++) {
+      ours.median = Math.min(ours.median, (await tried(query, our, codes)).median);
+      minis.median = Math.min(minis.median, (await tried(query, its, codes)).median);
+    }
     const fuses = await tried(
       query,
       async (text) => fuse.search(text, { limit: 5 }).map(({ item }) => item.id),

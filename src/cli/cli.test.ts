@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { RELEASES } from '@/demo/releases';
-import { LAID_OUT } from '@/demo/testing/testDesk';
+import { laidOut } from '@/demo/testing/laidOut';
 
 let directory: string;
 const run = (...args: string[]) => {
@@ -18,7 +18,7 @@ const run = (...args: string[]) => {
 
 beforeAll(async () => {
   directory = await mkdtemp(join(tmpdir(), 'pinprick-cli-'));
-  await cp(process.env[LAID_OUT] ?? '', join(directory, 'data'), { recursive: true });
+  await cp(await laidOut(), join(directory, 'data'), { recursive: true });
   expect(run('prepare').stderr).toMatch(/is ready/);
 });
 afterAll(() => rm(directory, { recursive: true, force: true }));

@@ -48,6 +48,14 @@ const index: ReleaseIndex = {
 const best = async (query: string) => (await matchReleases(query, index))[0];
 
 describe('matching', () => {
+  it('takes a colour that is typed twice for the one that has it twice', async () => {
+    const [fog] = RELEASES.map(indexed) as [IndexedRelease];
+    const mixed = Array.from({ length: 8 }, (_, i) => ({ ...fog, releaseId: `m${i}`, colourName: 'Slate / Fog' }));
+    const plain = { ...fog, releaseId: 'plain', colourName: 'Fog / Fog' };
+    const alike: ReleaseIndex = { ...index, withWords: async () => [...mixed, plain] };
+    expect((await matchReleases(`${fog.name} fog fog`, alike))[0]?.releaseId).toBe('plain');
+  });
+
   it('says of a record that is out of use that it is', async () => {
     const [fog] = RELEASES.map(indexed);
     const gone: ReleaseIndex = {

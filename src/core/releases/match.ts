@@ -64,7 +64,11 @@ const LIMIT = 8;
 const LEAST = 0.35;
 /** So many releases of similar words are ranked. */
 const SIMILAR = 60;
+/** Among those that have the one word that was typed, nothing is better than another but for what is known of the item. */
+const ALIKE = 24;
 const MOST_WORDS = 12;
+/** What a word is worth that is typed more often than the record has it. */
+const REPEATED = 0.95;
 /** A match of words that leaves nothing to look for. */
 const SURE = 0.8;
 
@@ -137,6 +141,7 @@ async function similar(words: TypedWord[], index: ReleaseIndex, limit: number): 
   const known = words.filter(({ meant }) => meant.length > 0).sort((a, b) => spread(a) - spread(b));
   const groups = known.map(({ meant }) => meant.map(({ word }) => word));
   if (groups.length === 0) return [];
+  if (groups.length === 1 && groups[0]?.length === 1) return index.withWords(groups, Math.min(limit, ALIKE));
   const all = await index.withWords(groups, limit);
   if (all.length > 0 || groups.length === 1) return all;
   const found = new Map<string, IndexedRelease>();
@@ -159,14 +164,22 @@ async function similar(words: TypedWord[], index: ReleaseIndex, limit: number): 
 
 function matchWords(query: TypedWord[], release: IndexedRelease): Candidate | null {
   const { makerName, name, colourName, styleCode } = release;
-  const known = new Set(searchWords(`${makerName} ${name} ${colourName} ${styleCode}`));
+  // A colour that stands twice in the query (“black / black”) fits a record better that has it twice.
+  const left = searchWords(`${makerName} ${name} ${colourName} ${styleCode}`);
+  const known = new Set(left);
+  const taken = (word: string): boolean => {
+    const at = left.indexOf(word);
+    if (at >= 0) left.splice(at, 1);
+    return at >= 0;
+  };
   const sizeOf = (word: string) => release.sizeKeys.find((key) => normaliseSize(key) === normaliseSize(word));
   let sizeKey: string | null = null;
   let sum = 0;
   const misspelt: string[] = [];
   const unknown: string[] = [];
   for (const { typed, meant } of query) {
-    const score = meant.find(({ word }) => known.has(word))?.score ?? 0;
+    const fits = meant.find(({ word }) => known.has(word));
+    const score = !fits ? 0 : taken(fits.word) ? fits.score : REPEATED * fits.score;
     const size = score < 1 ? sizeOf(typed) : undefined;
     if (size) {
       sizeKey = size;
@@ -188,10 +201,10 @@ function matchWords(query: TypedWord[], release: IndexedRelease): Candidate | nu
 }
 
 function matchStyle(query: string, release: IndexedRelease): Candidate | null {
-  const { steps, distance } = align(normaliseStyleCode(release.styleCode), query);
-  if (distance === 0) {
+  const own = normaliseStyleCode(release.styleCode);
+  if (own === query)
     return { ...release, sizeKey: null, score: 1, reason: inUse('style code as in the record', release) };
-  }
+  const { steps, distance } = align(own, query);
   if (distance > Math.max(1, query.length / 4)) return null;
   const slips = steps.filter((step) => step.op !== 'same');
   const detail = slips

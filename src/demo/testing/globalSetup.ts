@@ -1,10 +1,11 @@
-import { rm } from 'node:fs/promises';
-import { LAID_OUT, testDesk } from './testDesk';
+import { mkdtemp, rm } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { RUN_FOLDER } from './laidOut';
 
-/** Lay the demo world out once for all tests; each takes a copy. */
+/** A folder for what the workers of a run share. */
 export default async function setup(): Promise<() => Promise<void>> {
-  const { desk, directory } = await testDesk(true);
-  await desk.store.close();
-  process.env[LAID_OUT] = directory;
-  return () => rm(directory, { recursive: true, force: true });
+  const folder = await mkdtemp(join(tmpdir(), 'pinprick-tests-'));
+  process.env[RUN_FOLDER] = folder;
+  return () => rm(folder, { recursive: true, force: true });
 }

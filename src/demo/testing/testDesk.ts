@@ -3,15 +3,13 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { type Desk, openDesk } from '@/desk/desk';
 import { fillDemo } from '../fillDemo';
+import { laidOut, RUN_FOLDER } from './laidOut';
 
 export interface TestDesk {
   desk: Desk;
   directory: string;
   close(): Promise<void>;
 }
-
-/** Where the test run keeps a desk with the demo world laid out, made once by globalSetup. */
-export const LAID_OUT = 'PINPRICK_TEST_DEMO';
 
 /**
  * A desk on a directory of its own, with or without the demo world.
@@ -20,9 +18,8 @@ export const LAID_OUT = 'PINPRICK_TEST_DEMO';
  */
 export async function testDesk(demo: boolean, history = false): Promise<TestDesk> {
   const directory = await mkdtemp(join(tmpdir(), 'pinprick-test-'));
-  const template = process.env[LAID_OUT];
-  const copied = demo && !history && template !== undefined;
-  if (copied) await cp(template, directory, { recursive: true });
+  const copied = demo && !history && RUN_FOLDER in process.env;
+  if (copied) await cp(await laidOut(), directory, { recursive: true });
   const desk = await openDesk(directory);
   if (demo && !copied) await fillDemo(desk, { history });
   const at: TestDesk = {
