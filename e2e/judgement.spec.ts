@@ -1,3 +1,5 @@
+import type { Locator } from '@playwright/test';
+import sharp from 'sharp';
 import { allSaved, expect, press, signIn, test, visit } from './bench';
 
 const PNG = Buffer.from(
@@ -105,6 +107,26 @@ test('tools that are not at hand excuse their checks, and a quick pass shows onl
   await expect(page.locator('li[data-check]:has(button[aria-expanded="true"])')).toHaveCount(1);
 });
 
+/** Drag a picture in from outside and let it go. */
+async function drop(target: Locator, name: string): Promise<void> {
+  const bytes = [
+    ...(await sharp({ create: { width: 4, height: 3, channels: 3, background: 'teal' } })
+      .png()
+      .toBuffer()),
+  ];
+  const held = await target.evaluateHandle(
+    (_, [file, content]) => {
+      const transfer = new DataTransfer();
+      transfer.items.add(new File([new Uint8Array(content)], file, { type: 'image/png' }));
+      return transfer;
+    },
+    [name, bytes] as const,
+  );
+  await target.dispatchEvent('dragenter', { dataTransfer: held });
+  await expect(target.locator('xpath=ancestor::div[@data-dropzone]')).toBeVisible();
+  await target.dispatchEvent('drop', { dataTransfer: held });
+}
+
 test('a photograph is kept with its check, a report and a pack are made, and the pack comes in again', async ({
   page,
 }) => {
@@ -114,6 +136,8 @@ test('a photograph is kept with its check, a report and a pack are made, and the
   await expect(page.getByRole('img', { name: 'foot.png' })).toBeVisible();
   await input.setInputFiles({ name: 'foot.txt', mimeType: 'text/plain', buffer: Buffer.from('no') });
   await expect(page.getByRole('alert').filter({ hasText: 'no JPEG, PNG, WebP or HEIC' })).toBeVisible();
+  await drop(page.getByRole('button', { name: /Photograph: choose/ }), 'side.png');
+  await expect(page.getByRole('img', { name: 'side.png' })).toBeVisible();
   await allSaved(page);
   const report = await page.request.get('/api/cases/PP-0411/report?paper=letter');
   expect(report.headers()['content-type']).toBe('application/pdf');

@@ -1,8 +1,8 @@
 'use client';
 import { Camera, X } from 'lucide-react';
-import { useState } from 'react';
-import { useDropzone } from 'react-dropzone';
+import { useRef, useState } from 'react';
 import { useCaseBook } from '../casebook/CaseBook';
+import { DropArea } from '../pictures/DropArea';
 import { keepPicture, PICTURE_TYPES } from '../pictures/keepPicture';
 import { usePastedPictures } from '../pictures/usePastedPictures';
 
@@ -26,20 +26,11 @@ export function CheckPhotos({ check, readOnly }: { check: string; readOnly: bool
     }
     setBusy(false);
   };
-  const { getRootProps, getInputProps, open, isDragActive } = useDropzone({
-    accept: PICTURE_TYPES,
-    noClick: true,
-    noKeyboard: true,
-    disabled: readOnly,
-    onDrop: (accepted, rejected) => {
-      if (rejected[0]) setTrouble(`${rejected[0].file.name} is no JPEG, PNG, WebP or HEIC picture.`);
-      if (accepted.length > 0) void add(accepted);
-    },
-  });
+  const chooser = useRef<HTMLInputElement>(null);
   usePastedPictures(!readOnly, (files) => void add(files));
   if (readOnly && own.length === 0) return null;
   return (
-    <div {...getRootProps()} className={isDragActive ? 'outline-2 outline-accent outline-dashed' : ''}>
+    <DropArea disabled={readOnly} onPictures={(files) => void add(files)} onTrouble={setTrouble}>
       <div className="flex flex-wrap items-center gap-2">
         {own.map(({ sha256, name }) => (
           <span key={sha256} className="relative">
@@ -66,7 +57,7 @@ export function CheckPhotos({ check, readOnly }: { check: string; readOnly: bool
         {!readOnly && (
           <button
             type="button"
-            onClick={open}
+            onClick={() => chooser.current?.click()}
             disabled={busy}
             className="inline-flex min-h-9 items-center gap-2 text-[14px] text-accent underline-offset-4 hover:underline"
           >
@@ -74,12 +65,23 @@ export function CheckPhotos({ check, readOnly }: { check: string; readOnly: bool
           </button>
         )}
       </div>
-      <input {...getInputProps()} aria-label="Photograph" />
+      <input
+        ref={chooser}
+        type="file"
+        hidden
+        multiple
+        accept={Object.keys(PICTURE_TYPES).join()}
+        aria-label="Photograph"
+        onChange={({ target }) => {
+          void add([...(target.files ?? [])]);
+          target.value = '';
+        }}
+      />
       {trouble && (
         <p role="alert" className="mt-1 text-differs">
           {trouble}
         </p>
       )}
-    </div>
+    </DropArea>
   );
 }
