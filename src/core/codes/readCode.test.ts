@@ -33,6 +33,11 @@ it.each<[string, ReturnType<typeof kinds>]>([
   ],
   ['(01)09521204100262(10)A1', [['GS1 element string', '(01)09521204100262(10)A1', 0]]],
   ['3074257BF7194E4000001A85', [['SGTIN-96', 'urn:epc:tag:sgtin-96:3.0614141.812345.6789', 1]]],
+  ['0x30:74:25:7B:F7:19:4E:40:00:00:1A:85', [['SGTIN-96', 'urn:epc:tag:sgtin-96:3.0614141.812345.6789', 1]]],
+  ['urn:epc:id:grai:0614141.12345.400', [['EPC', 'urn:epc:id:grai:0614141.12345.400', 1]]],
+  ['E280 1160 2000 7C3A 1B2C 0A12', [['TID of a chip', '001.160.7C3A1B2C0A12', 0]]],
+  // Its K is Cyrillic.
+  ['VК4821-107', [['style code', 'VK4821107', 1]]],
   ['nothing of the kind', []],
   ['', []],
 ])('reads %j in every way it can be read, the best first', (raw, expected) => {

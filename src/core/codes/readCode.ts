@@ -4,10 +4,12 @@ import { cleanText } from './clean';
 import { readElements } from './elementString';
 import { readEpc } from './epc';
 import { groupGtin, gtinCorrections, readGtin } from './gtin';
+import { foreignSaid, latinLetters } from './lookAlikes';
 import { makerOfGtin } from './makerOfGtin';
 import { type CodeScheme, SCHEME_FACT_NAMES } from './schemes/codeScheme';
 import { codeCharacters, decode } from './schemes/decode';
 import { readStyleCode } from './styleCode';
+import { readTid } from './tid';
 
 /** One way to read a code. */
 export interface CodeReading {
@@ -37,11 +39,24 @@ function elementReadings(raw: string, today: string): CodeReading[] {
   ];
 }
 
-/** What an RFID tag says, where the text is as long as the memory of one. */
-function epcReadings(raw: string): CodeReading[] {
-  const hex = raw.replace(/\s/g, '');
-  const { reading } = /^[0-9a-f]{24,128}$/i.test(hex) ? readEpc(hex) : {};
-  if (!reading) return [];
+/** What the memory of an RFID tag says, where the text is as long as one, or the address of an EPC. */
+function tagReadings(raw: string): CodeReading[] {
+  const hex = raw.replace(/^\s*0x/i, '').replace(/[\s:_-]/g, '');
+  if (!/^[0-9a-f]{24,128}$/i.test(hex) && !/^\s*urn:epc:/i.test(raw)) return [];
+  const chip = /^E2/i.test(hex) ? readTid(hex).reading : undefined;
+  if (chip) {
+    const { designer, model, serial } = chip;
+    const normal = [designer, model, serial ?? ''].join('.');
+    return [
+      { kind: 'TID of a chip', normal, display: normal, fields: { maker: designer, model, serial }, problems: [] },
+    ];
+  }
+  const { reading, failure } = readEpc(raw);
+  if (failure) {
+    const names = failure.kind === 'foreign' || failure.kind === 'blank';
+    const display = raw.trim();
+    return names ? [{ kind: 'EPC', normal: display, display, fields: {}, problems: [failure.sentence] }] : [];
+  }
   const { tagUri, gtin14, companyPrefix, itemReference, serial, filter, pureUri, problems } = reading;
   const fields = { GTIN: gtin14, companyPrefix, itemReference, serial, filter, pureUri };
   return [{ kind: reading.scheme.toUpperCase(), normal: tagUri, display: tagUri, fields, problems }];
@@ -61,17 +76,7 @@ function schemeReadings(raw: string, schemes: CodeScheme[], makers: Maker[], tod
   });
 }
 
-/**
- * Every reading of a code that nothing else is known of: as a barcode number, as each maker's style code, as a
- * GS1 element string or Digital Link, as the EPC of an RFID tag, in each code scheme, as a production window. Readings without problems come first.
- *
- * @param raw what is printed
- * @param makers whose shapes and prefixes to try
- * @param schemes in which to try it
- * @param today for the century of two-digit years in element strings
- * @example readCode('9521204100064', makers, schemes, '2026-11-24')[0].kind // 'GTIN-13'
- */
-export function readCode(raw: string, makers: Maker[], schemes: CodeScheme[], today: string): CodeReading[] {
+function readingsOf(raw: string, makers: Maker[], schemes: CodeScheme[], today: string): CodeReading[] {
   const readings: CodeReading[] = [];
   for (const gtin of readGtin(raw).readings) {
     const maker = makerOfGtin(gtin.gtin14, makers);
@@ -104,7 +109,7 @@ export function readCode(raw: string, makers: Maker[], schemes: CodeScheme[], to
       problems,
     });
   }
-  readings.push(...elementReadings(raw, today), ...epcReadings(raw), ...schemeReadings(raw, schemes, makers, today));
+  readings.push(...elementReadings(raw, today), ...tagReadings(raw), ...schemeReadings(raw, schemes, makers, today));
   if (/[-/. ]/.test(cleanText(raw)) && readings.length === 0) {
     for (const order of new Set(makers.map(({ dateOrder }) => dateOrder))) {
       const [window] = readProductionWindow(raw, { preferred: order, latest: today }).windows ?? [];
@@ -126,5 +131,24 @@ export function readCode(raw: string, makers: Maker[], schemes: CodeScheme[], to
       });
     }
   }
-  return readings.sort((a, b) => a.problems.length - b.problems.length);
+  return readings;
+}
+
+/**
+ * Every reading of a code that nothing else is known of: as a barcode number, as each maker's style code, as a
+ * GS1 element string or Digital Link, as the memory of an RFID tag, in each code scheme, as a production window. Letters of other
+ * scripts are read as what they look like, which is a problem. Readings without problems come first.
+ *
+ * @param raw what is printed
+ * @param makers whose shapes and prefixes to try
+ * @param schemes in which to try it
+ * @param today for the century of two-digit years in element strings
+ * @example readCode('9521204100064', makers, schemes, '2026-11-24')[0].kind // 'GTIN-13'
+ */
+export function readCode(raw: string, makers: Maker[], schemes: CodeScheme[], today: string): CodeReading[] {
+  const { text, foreign } = latinLetters(raw);
+  const said = foreignSaid(foreign.filter(({ character }) => /\p{L}/u.test(character)));
+  return readingsOf(text, makers, schemes, today)
+    .map((reading) => (said ? { ...reading, problems: [...reading.problems, `Look-alikes: ${said}.`] } : reading))
+    .sort((a, b) => a.problems.length - b.problems.length);
 }

@@ -85,7 +85,7 @@ export function dateTokens(
         tokens.push({ ...known, gap });
       }
     } else {
-      if (!/^[\s./,:;~–→()_-]*$/u.test(part)) return { unknown: part.trim() };
+      if (!/^[\s./\\|,:;~–→()_-]*$/u.test(part)) return { unknown: part.trim() };
       if (!gap.includes('–')) gap = part;
       continue;
     }

@@ -129,6 +129,7 @@ function run(text: string): Attempt[] {
     case 6:
       return [
         ...(isYear(text.slice(0, 4)) ? [inMonth(text.slice(0, 4), Number(text.slice(4)), null)] : []),
+        ...(text.slice(2, 4) === '20' ? [inMonth(text.slice(2), Number(text.slice(0, 2)), null)] : []),
         ...triple(cut(2, 2)),
       ];
     case 4: {

@@ -67,7 +67,15 @@ const sizeValue = (whole: string, fraction?: string): number => {
   return Math.round(value * 100) % 100 === 66 ? Math.round(value * 100 + 1) / 100 : value;
 };
 
-const asItStands = (text: string): string => text.replace(/(?<=\d) (?=\d)/g, '_').replace(/[ .]/g, '');
+/** Spaces and points between figures part them: `8.5/42` is not `85/42`. */
+const asItStands = (text: string): string =>
+  text
+    .replace(/(?<=\d) (?=\d)/g, '_')
+    .replace(/(?<=\d),(?=\d)/g, '.')
+    .replace(/ |(?<!\d)\.|\.(?!\d)/g, '');
+
+/** Units that some print in front: `CM 27.5`. One letter there says something else. */
+const UNIT_IN_FRONT = /^(MM|CM|ML|CL|DL|KG)[ .:]*(\d[^A-Z]*)$/;
 
 /** The words before or behind a number, each understood or not. */
 function understood(texts: string[], size: PrintedSize): boolean {
@@ -144,7 +152,7 @@ export function readPrintedSize(raw: string): PrintedSize {
       return { ...named, number, normal: `${tidy(number)}${named.child ?? ''}` };
     }
   }
-  const amounts = amountsIn(text.replace(/^(?:SIZE|VOL|CONTENTS?|NET)[.: ]+/, ''));
+  const amounts = amountsIn(text.replace(/^(?:SIZE|VOL|CONTENTS?|NET)[.: ]+/, '').replace(UNIT_IN_FRONT, '$2 $1'));
   // What is exact counts, wherever it stands.
   const first = amounts?.find((each) => !isRounded(each)) ?? amounts?.[0];
   if (amounts && first) return { ...size, amounts, normal: `${tidy(first.inBase)}${first.dimension}` };
