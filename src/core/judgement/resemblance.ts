@@ -3,16 +3,28 @@ import { type Evidence, logsOf } from './evidence';
 import { makesOf, updateAll } from './hypotheses';
 import type { LearnedMake } from './statistics';
 
-/** What the house calls a make: the name under which a person noted most of its cases, else those cases. */
-export function nameOfMake({ cases }: LearnedMake, copies: KnownCopy[] = []): string {
+/** The make under which a person noted most of a learned make's cases; undefined where nobody noted one of them. */
+export function notedAs({ cases }: Pick<LearnedMake, 'cases'>, copies: KnownCopy[] = []): KnownCopy | undefined {
   const own = new Set(cases);
-  const [noted] = copies
+  return copies
     .map((copy) => ({ copy, shared: copy.cases.filter((number) => own.has(number)).length }))
     .filter(({ shared }) => shared > 0)
-    .sort((a, b) => b.shared - a.shared);
-  if (!noted) return `the make of ${cases.slice(0, 3).join(', ')}`;
-  const { name, generation } = noted.copy;
-  return `“${name}”${generation ? `, ${generation}` : ''}`;
+    .sort((a, b) => b.shared - a.shared)[0]?.copy;
+}
+
+/** The copies of a make, by the name under which a person noted most of them, else by their cases. */
+export function nameOfMake(make: LearnedMake, copies: KnownCopy[] = []): string {
+  const noted = notedAs(make, copies);
+  if (!noted) return `the copies of ${listedNumbers(make.cases)}`;
+  const { name, generation } = noted;
+  const met = make.cases.length === 1 ? 'once' : `${make.cases.length} times`;
+  return `the copies called “${name}”${generation ? `, ${generation}` : ''}, met ${met} before`;
+}
+
+/** `PP-0001, PP-0002 and 4 more` */
+function listedNumbers(numbers: string[]): string {
+  if (numbers.length > 3) return `${numbers.slice(0, 2).join(', ')} and ${numbers.length - 2} more`;
+  return numbers.join(', ').replace(/, (?=[^,]*$)/, ' and ');
 }
 
 /** A make is named from so sure on. */

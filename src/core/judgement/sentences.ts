@@ -145,7 +145,7 @@ export function makeSentence({ resemblance, goods }: Assessment, copies: KnownCo
   const { make, p } = resemblance;
   if (p <= NAMED_FROM)
     return 'It resembles none of the makes of copies that are known of this release enough to be named.';
-  return `It resembles the copies called ${nameOfMake(make, copies)}, ${Math.round(100 * p)} % sure; met in ${make.cases.length === 1 ? 'one case' : `${make.cases.length} cases`} before.`;
+  return `It resembles ${nameOfMake(make, copies)}, ${Math.round(100 * p)} % sure.`;
 }
 
 /**

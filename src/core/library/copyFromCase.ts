@@ -4,6 +4,9 @@ import type { KnownCopy } from '../releases/knownCopy';
 import type { Release } from '../releases/release';
 import { picturedBy } from './picturedBy';
 
+/** So many pictures a make keeps. */
+const MOST_PICTURES = 40;
+
 /** What gives a counterfeit away, as a known make lists it. */
 export const signsOf = (findings: Finding[]): KnownCopy['signs'] =>
   findings
@@ -43,12 +46,18 @@ export function likeMakes({ copies = [] }: Pick<Release, 'copies'>, findings: Fi
     .sort((a, b) => b.shown - b.notShown - (a.shown - a.notShown));
 }
 
-/** The release with a counterfeit noted under a make: a new one, or one more of a known one. */
+/**
+ * The release with a counterfeit noted under a make: a new one, or one more of a known one. A case is of one make: it is
+ * taken out of the others.
+ *
+ * @param alike numbers of other cases that are of the same make
+ */
 export function noteCopy(
   release: Release,
   make: { id: string; name: string; generation?: string },
   file: CaseFile,
   findings: Finding[],
+  alike: string[] = [],
 ): Release {
   const copies = release.copies ?? [];
   const met = file.opened.at.slice(0, 10);
@@ -68,9 +77,9 @@ export function noteCopy(
         lastMet,
         signs: [...known.signs, ...signs.filter(({ check }) => !known.signs.some((sign) => sign.check === check))],
         values: { ...values, ...known.values },
-        pictures: [...new Set([...known.pictures, ...pictures])].slice(0, 40),
+        pictures: [...new Set([...known.pictures, ...pictures])].slice(0, MOST_PICTURES),
         ...picturedBy(file.photos, known.pictured),
-        cases: [...new Set([...known.cases, file.number])],
+        cases: [...new Set([...known.cases, file.number, ...alike])],
       }
     : {
         ...make,
@@ -78,9 +87,35 @@ export function noteCopy(
         lastMet: met,
         signs,
         values,
-        pictures: pictures.slice(0, 40),
+        pictures: pictures.slice(0, MOST_PICTURES),
         ...picturedBy(file.photos),
-        cases: [file.number],
+        cases: [file.number, ...alike.filter((number) => number !== file.number)],
       };
-  return { ...release, copies: [...copies.filter(({ id }) => id !== make.id), next] };
+  const others = copies
+    .filter(({ id }) => id !== make.id)
+    .map((copy) => ({ ...copy, cases: copy.cases.filter((number) => !next.cases.includes(number)) }));
+  return { ...release, copies: [...others, next] };
+}
+
+/** Two makes that turned out to be one: what the first has goes to the second, whose name it keeps. */
+export function mergeMakes(copies: KnownCopy[], from: string, into: string): KnownCopy[] {
+  const [one, other] = [from, into].map((id) => copies.find((copy) => copy.id === id));
+  if (!one || !other || one === other) return copies;
+  const pictures = [...new Set([...other.pictures, ...one.pictures])].slice(0, MOST_PICTURES);
+  const pictured = Object.entries({ ...one.pictured, ...other.pictured }).filter(([sha256]) =>
+    pictures.includes(sha256),
+  );
+  const days = [one.firstMet, one.lastMet, other.firstMet, other.lastMet].sort();
+  const merged: KnownCopy = {
+    ...other,
+    firstMet: days[0] as string,
+    lastMet: days[3] as string,
+    signs: [...other.signs, ...one.signs.filter(({ check }) => !other.signs.some((sign) => sign.check === check))],
+    values: { ...one.values, ...other.values },
+    pictures,
+    ...(pictured.length > 0 ? { pictured: Object.fromEntries(pictured) } : {}),
+    cases: [...new Set([...other.cases, ...one.cases])],
+    ...(one.note || other.note ? { note: [other.note, one.note].filter(Boolean).join(' ').slice(0, 1000) } : {}),
+  };
+  return copies.filter(({ id }) => id !== from).map((copy) => (copy.id === into ? merged : copy));
 }

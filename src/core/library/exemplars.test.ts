@@ -2,8 +2,9 @@ import { describe, expect, it } from 'vitest';
 import { RELEASES } from '@/demo/releases';
 import { caseWith, GROUNDS } from '@/demo/testing/bench';
 import type { Finding } from '../checks/finding';
+import type { KnownCopy } from '../releases/knownCopy';
 import type { Release } from '../releases/release';
-import { likeMakes, noteCopy } from './copyFromCase';
+import { likeMakes, mergeMakes, noteCopy } from './copyFromCase';
 import { wantedItems, whatTheyTell, widening } from './exemplarAdvice';
 import { nearestExemplar } from './nearestExemplar';
 
@@ -69,5 +70,22 @@ describe('known makes of copies', () => {
     expect(copy).toMatchObject({ firstMet: '2025-02-11', lastMet: '2026-02-01', cases: ['PP-0001'] });
     expect(copy?.signs.map(({ check }) => check)).toContain('label.straight');
     expect(copy?.signs).toHaveLength(4);
+  });
+  it('hold a case once: noted under another make it leaves the first, and brings those that it resembles', () => {
+    const first = noteCopy(slate, { id: 'one', name: 'one' }, caseWith({}), findings);
+    const moved = noteCopy(first, { id: 'other', name: 'other' }, caseWith({}), findings, ['PP-0001', 'PP-0009']);
+    expect(moved.copies?.find(({ id }) => id === 'one')?.cases).toEqual([]);
+    expect(moved.copies?.find(({ id }) => id === 'other')?.cases).toEqual(['PP-0001', 'PP-0009']);
+  });
+  it('that turn out to be one are merged, and nothing of either is lost', () => {
+    const [known] = slate.copies as [KnownCopy];
+    const late: KnownCopy = { ...known, id: 'late', name: 'late', lastMet: '2026-05-01', cases: ['PP-0009'] };
+    late.signs = [{ check: 'label.straight', shows: 'leans' }];
+    const [merged, ...more] = mergeMakes([known, late], 'late', known.id);
+    expect(more).toEqual([]);
+    expect(merged).toMatchObject({ name: known.name, firstMet: known.firstMet, lastMet: '2026-05-01' });
+    expect(merged?.cases).toEqual([...known.cases, 'PP-0009']);
+    expect(merged?.signs).toEqual([...known.signs, ...late.signs]);
+    expect(mergeMakes([known], known.id, known.id)).toEqual([known]);
   });
 });

@@ -1,9 +1,11 @@
 'use client';
 import { useState } from 'react';
+import { NAMED_FROM, notedAs } from '@/core/judgement/resemblance';
 import { likeMakes, noteCopy, signsOf } from '@/core/library/copyFromCase';
 import { useCaseBook, useStanding } from '../casebook/CaseBook';
 import { Button } from '../controls/Button';
 import { TextField } from '../controls/TextField';
+import { Tick } from '../controls/Tick';
 import { useMay } from '../people/Me';
 import { EditorPart } from '../records/EditorPart';
 import { recordId, useSaveRecord } from '../records/useSaveRecord';
@@ -17,6 +19,7 @@ export function NoteMake({ newest }: LearnFrom) {
   const mayDo = useMay();
   const [name, setName] = useState('');
   const [generation, setGeneration] = useState('');
+  const [together, setTogether] = useState(true);
   if (!newest)
     return (
       <main className="mx-auto max-w-[1360px] px-5 py-5">
@@ -27,12 +30,18 @@ export function NoteMake({ newest }: LearnFrom) {
   const makes = newest.body.copies ?? [];
   const like = likeMakes(newest.body, assessment.findings);
   const names = new Map(assessment.findings.map(({ check }) => [check.id, check.name]));
-  const note = (make: { id: string; name: string; generation?: string }) =>
+  // What the weighing takes it for comes first; a make that nobody named brings the other cases that look like it.
+  const { resemblance } = assessment;
+  const sure = resemblance && resemblance.p > NAMED_FROM ? resemblance : null;
+  const resembled = sure ? notedAs(sure.make, makes) : undefined;
+  const alike = sure && !resembled ? sure.make.cases.filter((each) => each !== number) : [];
+  const sorted = makes.toSorted((a, b) => Number(b === resembled) - Number(a === resembled));
+  const note = (make: { id: string; name: string; generation?: string }, others?: string[]) =>
     void save(
       '/api/records',
       {
         kind: 'release',
-        body: noteCopy(newest.body, make, file, assessment.findings),
+        body: noteCopy(newest.body, make, file, assessment.findings, others),
         from: newest.revision,
       },
       `/releases/${newest.body.id}`,
@@ -58,7 +67,7 @@ export function NoteMake({ newest }: LearnFrom) {
         {makes.length > 0 && (
           <EditorPart id="makes" title={`Makes that are known of ${newest.body.name}`}>
             <ul>
-              {makes.map((make) => {
+              {sorted.map((make) => {
                 const likeness = like.find((each) => each.make.id === make.id);
                 const noted = make.cases.includes(number);
                 return (
@@ -67,12 +76,18 @@ export function NoteMake({ newest }: LearnFrom) {
                       {make.name}
                       {make.generation && `, ${make.generation}`}
                       <span className="block text-[13px] text-soft">
+                        {make === resembled && sure && `resembles it, ${Math.round(100 * sure.p)} % sure; `}
                         {likeness
                           ? `shows ${likeness.shown} of its ${make.signs.length} signs, ${likeness.notShown} are right here`
                           : 'none of its signs'}
                       </span>
                     </span>
-                    <Button disabled={noted || !mayDo('editRecords')} onClick={() => note(make)}>
+                    <Button
+                      look={make === resembled ? 'act' : 'plain'}
+                      autoFocus={make === resembled}
+                      disabled={noted || !mayDo('editRecords')}
+                      onClick={() => note(make)}
+                    >
                       {noted ? 'noted' : 'It is this one'}
                     </Button>
                   </li>
@@ -97,11 +112,23 @@ export function NoteMake({ newest }: LearnFrom) {
               value={generation}
               onChange={({ target }) => setGeneration(target.value)}
             />
+            {alike.length > 0 && (
+              <Tick
+                label={`with ${alike.join(', ')}, which it resembles, ${Math.round(100 * (sure?.p ?? 0))} % sure`}
+                checked={together}
+                onChange={setTogether}
+              />
+            )}
             <div>
               <Button
-                look="act"
+                look={resembled ? 'plain' : 'act'}
                 disabled={fresh === '' || makes.some(({ id }) => id === fresh) || !mayDo('editRecords')}
-                onClick={() => note({ id: fresh, name: name.trim(), generation: generation.trim() || undefined })}
+                onClick={() =>
+                  note(
+                    { id: fresh, name: name.trim(), generation: generation.trim() || undefined },
+                    together ? alike : [],
+                  )
+                }
               >
                 Note it
               </Button>

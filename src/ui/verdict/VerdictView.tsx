@@ -1,9 +1,11 @@
 'use client';
+import Link from 'next/link';
 import type { Finding } from '@/core/checks/finding';
 import { handlingSentences } from '@/core/judgement/handling';
 import { GOODS_WORDS, PACKAGING_WORDS, type VerdictSentence, verdictSentences } from '@/core/judgement/sentences';
 import { useCaseBook, useScans, useStanding } from '../casebook/CaseBook';
 import { QuestionScale } from '../casebook/QuestionScale';
+import { Key } from '../controls/Button';
 import { useKeys } from '../controls/useKeys';
 import { ThreeReadings } from '../inspect/Standing';
 import { MarkSign } from '../marks/MarkSign';
@@ -66,6 +68,11 @@ export function VerdictView({ me }: { me: string }) {
           {sentences.map(({ about, text }) => (
             <p key={about} className={STYLES[about] ?? ''}>
               {text}
+              {about === 'make' && file.truth?.goods === 'counterfeit' && (
+                <Link className="ml-2 text-accent underline underline-offset-4" href={`/case/${file.number}/learn`}>
+                  Note it under its make <Key>y</Key>
+                </Link>
+              )}
             </p>
           ))}
         </article>

@@ -1,7 +1,9 @@
 'use client';
 import { checksFor } from '@/core/checks/findings';
 import { formatDay } from '@/core/dates/day';
+import { mergeMakes } from '@/core/library/copyFromCase';
 import type { KnownCopy } from '@/core/releases/knownCopy';
+import { Choice } from '../../controls/Choice';
 import { RemoveButton } from '../../controls/RemoveButton';
 import { TextField } from '../../controls/TextField';
 import { EditorPart } from '../../records/EditorPart';
@@ -44,11 +46,39 @@ export function CopiesPart({ release, kind, set }: Pick<ReleasePartProps, 'relea
               onClick={() => set({ copies: orNone(copies.toSpliced(i, 1)) })}
             />
           </div>
-          <p className="text-[13px] text-soft">
-            Met {formatDay(copy.firstMet)}
-            {copy.lastMet !== copy.firstMet && ` to ${formatDay(copy.lastMet)}`}, {copy.cases.length}{' '}
-            {copy.cases.length === 1 ? 'time' : 'times'}: {copy.cases.join(', ')}
-          </p>
+          <div className="flex flex-wrap items-center gap-x-3 text-[13px] text-soft">
+            <span>
+              Met {formatDay(copy.firstMet)}
+              {copy.lastMet !== copy.firstMet && ` to ${formatDay(copy.lastMet)}`}, {copy.cases.length}{' '}
+              {copy.cases.length === 1 ? 'time' : 'times'}
+              {copy.cases.length > 0 && ':'}
+            </span>
+            {copy.cases.map((number) => (
+              <span key={number} className="flex items-center gap-1">
+                {number}
+                <RemoveButton
+                  label={`${number} is none of ${copy.name}`}
+                  onClick={() => change(i, { cases: copy.cases.filter((each) => each !== number) })}
+                />
+              </span>
+            ))}
+            {copies.length > 1 && (
+              <Choice
+                label={`${copy.name} is the same make as`}
+                value=""
+                options={[
+                  { value: '', label: 'the same as …' },
+                  ...copies
+                    .filter(({ id }) => id !== copy.id)
+                    .map(({ id, name, generation }) => ({
+                      value: id,
+                      label: [name, generation].filter(Boolean).join(', '),
+                    })),
+                ]}
+                onChange={(into) => into && set({ copies: mergeMakes(copies, copy.id, into) })}
+              />
+            )}
+          </div>
           <ul className="flex flex-wrap gap-x-5">
             {copy.signs.map((sign, at) => (
               <li key={sign.check} className="flex items-center gap-1">

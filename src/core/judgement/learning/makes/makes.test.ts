@@ -151,9 +151,9 @@ it('a make goes by the name that a person gave most of its cases, else by those 
   const noted = (name: string, cases: string[], generation?: string) =>
     ({ id: name, name, cases, ...(generation ? { generation } : {}) }) as never;
   const found = make('a', ['1', '2', '3', '4']);
-  expect(nameOfMake(found)).toBe('the make of 1, 2, 3');
+  expect(nameOfMake(found)).toBe('the copies of 1, 2 and 2 more');
   expect(nameOfMake(found, [noted('thin ink', ['9']), noted('wide gap', ['2', '3'], 'second batch')])).toBe(
-    '“wide gap”, second batch',
+    'the copies called “wide gap”, second batch, met 4 times before',
   );
-  expect(nameOfMake(found, [noted('thin ink', ['9'])])).toBe('the make of 1, 2, 3');
+  expect(nameOfMake(found, [noted('thin ink', ['9'])])).toBe('the copies of 1, 2 and 2 more');
 });
