@@ -8,7 +8,7 @@ const DropList = lazy(async () => ({ default: (await import('./DropList')).DropL
 
 /** One of a few, from a list that drops down; the list is fetched when it is first wanted. */
 export function Choice<T extends string>({ onChange, ...choice }: ChoiceProps<T>) {
-  const { label, value, options, disabled } = choice;
+  const { label, value, unset = 'choose', options, disabled } = choice;
   const [wanted, setWanted] = useState(false);
   const onKeyDown = (event: KeyboardEvent) => {
     if (event.key !== 'ArrowDown' && event.key !== 'ArrowUp') return;
@@ -26,7 +26,7 @@ export function Choice<T extends string>({ onChange, ...choice }: ChoiceProps<T>
       onClick={() => setWanted(true)}
       onKeyDown={onKeyDown}
     >
-      {options.find((option) => option.value === value)?.label ?? 'choose'}
+      {options.find((option) => option.value === value)?.label ?? unset}
       <ChevronDown size={14} aria-hidden />
     </button>
   );

@@ -5,11 +5,11 @@ import { Select } from 'radix-ui';
 import { type ChoiceProps, TRIGGER } from './option';
 
 /** The list that a choice drops down, and the button that it hangs on. */
-export function DropList({ label, value, options, onChange, disabled }: ChoiceProps<string>) {
+export function DropList({ label, value, unset = 'choose', options, onChange, disabled }: ChoiceProps<string>) {
   return (
-    <Select.Root defaultOpen value={value} onValueChange={onChange} disabled={disabled}>
+    <Select.Root defaultOpen value={value ?? ''} onValueChange={onChange} disabled={disabled}>
       <Select.Trigger aria-label={label} className={TRIGGER}>
-        <Select.Value placeholder="choose" />
+        <Select.Value placeholder={unset} />
         <Select.Icon>
           <ChevronDown size={14} aria-hidden />
         </Select.Icon>

@@ -5,7 +5,10 @@ export interface Option<T extends string> {
 
 export interface ChoiceProps<T extends string> {
   label: string;
-  value: T;
+  /** Null where nothing is chosen yet. */
+  value: T | null;
+  /** What stands there then. */
+  unset?: string;
   options: Option<T>[];
   onChange: (value: T) => void;
   disabled?: boolean;

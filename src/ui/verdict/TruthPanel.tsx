@@ -32,8 +32,9 @@ export function TruthPanel() {
   const stake = useStake();
   const mayDo = useMay();
   const [open, setOpen] = useState(false);
-  const [truth, setTruth] = useState<ConfirmedTruth>({
-    goods: 'genuine',
+  const [truth, setTruth] = useState<Omit<ConfirmedTruth, 'goods'> & { goods: ConfirmedTruth['goods'] | null }>({
+    // Whoever is in a hurry must not confirm what happened to stand there.
+    goods: null,
     packaging: 'unknown',
     source: 'maker',
     trust: 1,
@@ -42,9 +43,10 @@ export function TruthPanel() {
   if (!file.seal) return null;
   const confirm = async (event: FormEvent) => {
     event.preventDefault();
-    if (truth.note.trim() === '') return;
+    const { goods } = truth;
+    if (goods === null || truth.note.trim() === '') return;
     setOpen(false);
-    if (await stake()) record('truthConfirmed', { ...truth, note: truth.note.trim().slice(0, 400) });
+    if (await stake()) record('truthConfirmed', { ...truth, goods, note: truth.note.trim().slice(0, 400) });
   };
   const known = file.truth;
   return (
@@ -123,7 +125,7 @@ export function TruthPanel() {
             />
           </label>
           <div>
-            <Button type="submit" look="act" disabled={truth.note.trim() === ''}>
+            <Button type="submit" look="act" disabled={truth.goods === null || truth.note.trim() === ''}>
               Confirm
             </Button>
           </div>

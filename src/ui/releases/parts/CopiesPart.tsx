@@ -49,9 +49,8 @@ export function CopiesPart({ release, kind, set }: Pick<ReleasePartProps, 'relea
           <div className="flex flex-wrap items-center gap-x-3 text-[13px] text-soft">
             <span>
               Met {formatDay(copy.firstMet)}
-              {copy.lastMet !== copy.firstMet && ` to ${formatDay(copy.lastMet)}`}, {copy.cases.length}{' '}
-              {copy.cases.length === 1 ? 'time' : 'times'}
-              {copy.cases.length > 0 && ':'}
+              {copy.lastMet !== copy.firstMet && ` to ${formatDay(copy.lastMet)}`}
+              {copy.cases.length > 0 && `, ${copy.cases.length === 1 ? 'once' : `${copy.cases.length} times`}:`}
             </span>
             {copy.cases.map((number) => (
               <span key={number} className="flex items-center gap-1">
@@ -65,17 +64,15 @@ export function CopiesPart({ release, kind, set }: Pick<ReleasePartProps, 'relea
             {copies.length > 1 && (
               <Choice
                 label={`${copy.name} is the same make as`}
-                value=""
-                options={[
-                  { value: '', label: 'the same as …' },
-                  ...copies
-                    .filter(({ id }) => id !== copy.id)
-                    .map(({ id, name, generation }) => ({
-                      value: id,
-                      label: [name, generation].filter(Boolean).join(', '),
-                    })),
-                ]}
-                onChange={(into) => into && set({ copies: mergeMakes(copies, copy.id, into) })}
+                value={null}
+                unset="the same as …"
+                options={copies
+                  .filter(({ id }) => id !== copy.id)
+                  .map(({ id, name, generation }) => ({
+                    value: id,
+                    label: [name, generation].filter(Boolean).join(', '),
+                  }))}
+                onChange={(into) => set({ copies: mergeMakes(copies, copy.id, into) })}
               />
             )}
           </div>
