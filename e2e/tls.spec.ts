@@ -1,6 +1,6 @@
 // The certificate's maker wants it to be there first.
 import 'reflect-metadata';
-import { type ChildProcess, spawn } from 'node:child_process';
+import type { ChildProcess } from 'node:child_process';
 import { webcrypto } from 'node:crypto';
 import { mkdtemp, rm, writeFile } from 'node:fs/promises';
 import { request } from 'node:https';
@@ -8,6 +8,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { cryptoProvider, PemConverter, X509CertificateGenerator } from '@peculiar/x509';
 import { expect, test } from '@playwright/test';
+import { ownDesk } from './ownDesk';
 
 const PORT = 4398;
 const PASSPHRASE = 'seven herons over slate';
@@ -68,22 +69,13 @@ test.afterAll(async () => {
 
 test('behind its own certificate and a public name, the first to come gives the word that was printed', async () => {
   const environment = {
-    ...process.env,
     ...(await certificateIn(folder)),
     PINPRICK_DATA: join(folder, 'data'),
     PINPRICK_PORT: String(PORT),
     PINPRICK_NAMES: 'desk.example',
   };
-  const started = spawn(process.execPath, ['scripts/start.mjs'], { env: environment });
+  const { server: started, said } = await ownDesk(environment, 'gives this word');
   server = started;
-  const said = await new Promise<string>((resolve, reject) => {
-    let text = '';
-    started.stdout.on('data', (chunk) => {
-      text += chunk;
-      if (text.includes('gives this word')) resolve(text);
-    });
-    started.on('exit', () => reject(new Error(text)));
-  });
   expect(said).toContain(`Pinprick is at https://127.0.0.1:${PORT}`);
   const word = /gives this word: (\S+)/.exec(said)?.[1];
 

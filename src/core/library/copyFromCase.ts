@@ -7,20 +7,23 @@ import { picturedBy } from './picturedBy';
 /** So many pictures a make keeps. */
 const MOST_PICTURES = 40;
 
+const MOST_SAID = 200;
+const cut = (text: string): string => (text.length > MOST_SAID ? `${text.slice(0, MOST_SAID - 1)}…` : text);
+
 /** What gives a counterfeit away, as a known make lists it. */
 export const signsOf = (findings: Finding[]): KnownCopy['signs'] =>
   findings
     .filter(({ mark }) => mark === 'differs' || mark === 'missing')
     .map(({ check, choice, text, left, right, value, nominal, reason }) => ({
       check: check.id,
-      shows: (
+      shows: cut(
         choice ??
-        text ??
-        (left ? `left ${left}, right ${right}` : undefined) ??
-        (value === undefined ? undefined : `${value} ${nominal?.unit ?? ''}`.trim()) ??
-        reason ??
-        'differs'
-      ).slice(0, 200),
+          text ??
+          (left ? `left ${left}, right ${right}` : undefined) ??
+          (value === undefined ? undefined : `${value} ${nominal?.unit ?? ''}`.trim()) ??
+          reason ??
+          'differs',
+      ),
     }));
 
 /** How many of a make's signs an item shows, and how many of those that could be seen it does not. */

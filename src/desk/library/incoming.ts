@@ -20,10 +20,13 @@ export interface Named {
   hash?: string;
 }
 
+/** A piece of a text as a text of its own: V8 keeps the whole text for as long as a piece of it is kept. */
+const ofItsOwn = (piece: string): string => Buffer.from(piece).toString();
+
 /** Kind and id of an entry; null where it has none. */
 export function nameOf(text: string): Named | null {
   const head = HEAD.exec(text);
-  if (head) return { kind: head[1] as string, hash: head[2], id: head[3] as string };
+  if (head) return { kind: head[1] as string, hash: head[2], id: ofItsOwn(head[3] as string) };
   try {
     const { kind, hash, body } = JSON.parse(text) as { kind?: unknown; hash?: unknown; body?: { id?: unknown } };
     if (typeof kind !== 'string' || typeof body?.id !== 'string') return null;

@@ -161,7 +161,10 @@ export function Matrix({
       onMove: ({ place, fact }, rows) => {
         const column = [...(table.current?.querySelectorAll<HTMLElement>(`td[data-place="${place}"]`) ?? [])];
         const at = column.findIndex((each) => each.dataset.fact === fact);
-        column[at + rows]?.querySelector('input')?.focus();
+        const next = column[at + rows]?.querySelector('input');
+        // Below the last fact the hand leaves the field: the next key is meant for the page.
+        if (next) next.focus();
+        else if (rows > 0) column[at]?.focus();
       },
     }),
     [],

@@ -1,5 +1,6 @@
 'use client';
 import Link from 'next/link';
+import { useSearchParams } from 'next/navigation';
 import { useState } from 'react';
 import type { CaseFile } from '@/core/casefile/caseFile';
 import { readGtin } from '@/core/codes/gtin';
@@ -40,7 +41,9 @@ export function LearnGenuine({ newest, makers, charts, kind, today }: LearnFrom)
     provenance: confirmed ? 'confirmed' : 'shop',
     from: confirmed ? `confirmed by ${file.truth?.source}` : (file.circumstances.seller ?? ''),
   });
-  const [makerId, setMakerId] = useState(() => newest?.body.maker ?? makerByNumber(file, makers)?.id ?? '');
+  // Whoever was sent to add the maker comes back with it.
+  const added = useSearchParams().get('maker');
+  const [makerId, setMakerId] = useState(() => newest?.body.maker ?? added ?? makerByNumber(file, makers)?.id ?? '');
   const [chartId, setChartId] = useState<string | null>(newest?.body.chart ?? null);
   const [changed, setChanged] = useState<Record<string, Taking | 'leave'>>({});
   const [editing, setEditing] = useState(false);

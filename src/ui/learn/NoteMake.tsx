@@ -1,4 +1,5 @@
 'use client';
+import Link from 'next/link';
 import { useState } from 'react';
 import { NAMED_FROM, notedAs } from '@/core/judgement/resemblance';
 import { likeMakes, noteCopy, signsOf } from '@/core/library/copyFromCase';
@@ -113,11 +114,20 @@ export function NoteMake({ newest }: LearnFrom) {
               onChange={({ target }) => setGeneration(target.value)}
             />
             {alike.length > 0 && (
-              <Tick
-                label={`with ${alike.join(', ')}, which it resembles, ${Math.round(100 * (sure?.p ?? 0))} % sure`}
-                checked={together}
-                onChange={setTogether}
-              />
+              <div>
+                <Tick
+                  label={`with the ${alike.length} that it resembles, ${Math.round(100 * (sure?.p ?? 0))} % sure:`}
+                  checked={together}
+                  onChange={setTogether}
+                />
+                <p className="flex flex-wrap gap-x-3 pl-6">
+                  {alike.map((each) => (
+                    <Link key={each} className="whitespace-nowrap text-accent underline" href={`/case/${each}/verdict`}>
+                      {each}
+                    </Link>
+                  ))}
+                </p>
+              </div>
             )}
             <div>
               <Button

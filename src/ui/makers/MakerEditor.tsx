@@ -50,7 +50,8 @@ export function MakerEditor({
   const wrong = makerGaps(maker);
   const keep = () => {
     const id = revision > 0 ? maker.id : recordId(maker.name);
-    const next = onward ?? (revision > 0 ? '/makers' : `/releases/new?maker=${id}`);
+    const kept = revision > 0 ? '/makers' : `/releases/new?maker=${id}`;
+    const next = onward ? `${onward}?maker=${id}` : kept;
     void save('/api/records', { kind: 'maker', body: { ...maker, id }, from: revision }, next);
   };
   return (
