@@ -4,10 +4,11 @@ import { colour } from './colour';
 import { type Instrument, type Marks, pointsProblem } from './instrument';
 import { length } from './length';
 import { outline, symmetry } from './outline';
+import { pattern } from './pattern';
 import { pitch } from './pitch';
 import { position, share } from './position';
 
-const ON_ONE = [length, position, share, angle, arc, pitch, colour, symmetry];
+const ON_ONE = [length, position, share, angle, arc, pitch, colour, symmetry, pattern];
 
 /** Every instrument that measures on one picture. */
 export const INSTRUMENTS: Instrument[] = ON_ONE.map((own) => ({
