@@ -38,13 +38,14 @@ export function InstrumentLine({
       {MEASURES.map((each) => (
         <TaskButton key={each.id} of={each} task={task} onBegin={onBegin} />
       ))}
-      <span className="mx-1 h-5 border-l" />
-      <span className="text-soft">scale by</span>
-      {SCALES.map((each) => (
-        <TaskButton key={each.id} of={each} task={task} onBegin={onBegin} />
-      ))}
-      <span className="mx-1 h-5 border-l" />
-      <TaskButton of={NOTE} task={task} onBegin={onBegin} />
+      <span className="flex flex-wrap items-center gap-x-1">
+        <span className="px-1 text-soft">scale by</span>
+        {SCALES.map((each) => (
+          <TaskButton key={each.id} of={each} task={task} onBegin={onBegin} />
+        ))}
+        <span className="mx-1 h-5 border-l" />
+        <TaskButton of={NOTE} task={task} onBegin={onBegin} />
+      </span>
       <span className="ml-auto flex items-center gap-1">
         {sliding && (
           <input
