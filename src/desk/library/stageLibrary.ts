@@ -19,6 +19,9 @@ import { type Finder, outerProblem, ownProblem } from './soundness';
 /** Entries that are put beside the records in one go: as many as keep a save waiting for no more than a moment. */
 const AT_ONCE = 150;
 
+/** How far it has come is kept so often, at least. */
+const SAY_EVERY_MS = 500;
+
 /** The import was stopped by somebody. */
 class Stopped extends Error {}
 
@@ -43,6 +46,8 @@ class Staging {
   private readonly known = new Map<string, Promise<unknown>>();
   private nameable: Promise<Nameable> | null = null;
   private lookedAhead = false;
+  /** When something of it was kept last. */
+  written = Number.NEGATIVE_INFINITY;
   found: Found;
 
   constructor(
@@ -230,7 +235,7 @@ async function noteClashes(staging: Staging, entries: Staged[]): Promise<void> {
   }
 }
 
-async function stageBatch(staging: Staging, batch: Ready[], read: number): Promise<void> {
+async function stageBatch(staging: Staging, batch: Ready[], read: number, last: boolean): Promise<void> {
   const { desk, row } = staging;
   const named = batch.map(({ named: each }): [string, string] => [each?.kind ?? '', each?.id ?? '']);
   const standing = await standingOf(desk.store, named);
@@ -248,6 +253,10 @@ async function stageBatch(staging: Staging, batch: Ready[], read: number): Promi
     if (came !== 'refused' && reason !== '') staging.found.noted++;
   }
   staging.found.read = read;
+  // Nothing of it has to be kept; read again after a stop, it comes to the same.
+  const nothingNew = entries.every(({ came }) => came === 'unchanged');
+  if (nothingNew && !last && performance.now() - staging.written < SAY_EVERY_MS) return;
+  staging.written = performance.now();
   await desk.store.write(async (transaction) => {
     const now = await readImport(desk.store, row.id, transaction);
     if (now?.state !== 'staging') throw new Stopped();
@@ -278,15 +287,15 @@ async function stageAll(staging: Staging): Promise<void> {
   let batch: Ready[] = [];
   let n = 0;
   let read = 0;
-  const flush = async () => {
-    if (batch.length > 0) await stageBatch(staging, batch, read);
+  const flush = async (last: boolean) => {
+    if (batch.length > 0) await stageBatch(staging, batch, read, last);
     batch = [];
   };
   for await (const entry of incoming(staging, importPath(desk, row.file))) {
     const text = 'raw' in entry ? entry.raw.text : '';
     if (n === 0 && /^\s*\{\s*"library"\s*:/.test(text)) staging.head = (JSON.parse(text) as LibraryHead).library;
     else if (/^\s*\{\s*"seal"\s*:/.test(text)) {
-      await flush();
+      await flush(true);
       holdSeal(staging, JSON.parse(text) as LibrarySeal);
     } else {
       read = entry.end;
@@ -297,10 +306,10 @@ async function stageAll(staging: Staging): Promise<void> {
         staging.seen.add(`${next.named.kind} ${next.named.id}`);
         if (next.named.hash) root.add(next.named.kind, next.named.id, next.named.hash);
       }
-      if (batch.length >= AT_ONCE) await flush();
+      if (batch.length >= AT_ONCE) await flush(false);
     }
   }
-  await flush();
+  await flush(true);
   await stageSlips(staging);
   if (n === 0) throw new BrokenFile('There is no document in the file.');
   if (staging.head && !found.seal) throw new BrokenFile('The file ends before its seal. It did not arrive whole.');
