@@ -1,3 +1,4 @@
+import { availableParallelism } from 'node:os';
 import { fileURLToPath } from 'node:url';
 import { defineConfig } from 'vitest/config';
 
@@ -6,6 +7,8 @@ export default defineConfig({
   test: {
     globalSetup: ['src/demo/testing/globalSetup.ts'],
     include: ['src/**/*.test.ts', 'scripts/**/*.test.ts'],
+    // One worker for each core: the default leaves one idle, which on two cores is half of them.
+    maxWorkers: availableParallelism(),
     testTimeout: 90_000,
     hookTimeout: 180_000,
   },

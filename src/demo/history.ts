@@ -55,18 +55,6 @@ function hiddenTruth(check: CheckDefinition, stated: Classes, second: boolean): 
   };
 }
 
-/** So many workshops copy a release. */
-const MAKES = 2;
-/** How rarely a copy is other than those of its make. */
-const STRAYS = 0.08;
-
-/** What a workshop's copies show: how well it copies each strand, and which signs of the worse it leaves. */
-function ofMake(folder: string, release: string, { id, strand }: CheckDefinition, wellCopied: number) {
-  const make = `${release}/${Math.floor(MAKES * fate(`${folder}/make`))}`;
-  const quality = fate(`${make}/${strand}`) < wellCopied ? ('well' as const) : ('poorly' as const);
-  return { quality, leaves: (chance: number) => fate(`${make}/${id}`) < chance };
-}
-
 /** An answer that differs, or one that does not. */
 function answerOf({ check, nominal }: Finding, differs: boolean, normal: () => number): RecordedFinding | null {
   const { answer } = check;
@@ -160,7 +148,7 @@ export async function fillHistory(
         const grounds = groundsOf(folder.grounds);
         const file = fold(folder.id, folder.events);
         const context = contextOf(file, grounds);
-        const classes = new Map<string, 'usual' | 'offDay'>();
+        const classes = new Map<string, { genuine: 'usual' | 'offDay'; counterfeit: 'well' | 'poorly' }>();
         const wellCopied = second ? 0.6 : 0.4;
         const required = grounds.houseRules.required[release.kind] ?? [];
         const codes = styleCodes(release, grounds, counterfeit && random() < 0.12, desk.newId);
@@ -168,14 +156,15 @@ export async function fillHistory(
           const { check, mark } = finding;
           if (mark === 'excused' || check.answer.form === 'codes' || check.trait) return [];
           if (random() < 0.35 && !required.includes(check.id)) return [];
-          const known = classes.get(check.strand) ?? (random() < 0.1 ? 'offDay' : 'usual');
+          const known = classes.get(check.strand) ?? {
+            genuine: random() < 0.1 ? ('offDay' as const) : ('usual' as const),
+            counterfeit: random() < wellCopied ? ('well' as const) : ('poorly' as const),
+          };
           classes.set(check.strand, known);
           const copied =
             check.bearsOn === 'goods' ? counterfeit : counterfeit ? !foreign : foreign && fate(folder.id) < 0.5;
           const chances = hiddenTruth(check, statedClasses(check, grounds.houseRules), second);
-          const { quality, leaves } = ofMake(folder.id, release.id, check, wellCopied);
-          const strays = random() < STRAYS;
-          const differs = copied ? leaves(chances[quality]) !== strays : random() < chances[known];
+          const differs = random() < chances[copied ? known.counterfeit : known.genuine];
           const answer = answerOf(finding, differs, normal);
           return answer ? [{ id: desk.newId(), type: 'findingRecorded', body: { check: check.id, ...answer } }] : [];
         });
