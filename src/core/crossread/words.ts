@@ -7,7 +7,21 @@ const ABBREVIATIONS: Record<string, string> = abbreviations;
 const FILLERS = new Set(['AND', 'THE']);
 
 /** What labels add to a name or leave out: whom it is for, and what sort of thing it is. */
-const ADDED = new Set(['MEN', 'MENS', 'WOMEN', 'WOMENS', 'LADIES', 'UNISEX', 'SHOE', 'SHOES']);
+const ADDED = new Set([
+  'MEN',
+  'MENS',
+  'W',
+  'WOMEN',
+  'WOMENS',
+  'LADIES',
+  'UNISEX',
+  // Grade school, pre-school, toddlers.
+  'GS',
+  'PS',
+  'TD',
+  'SHOE',
+  'SHOES',
+]);
 
 /** Upper-case words without accents or punctuation, in their order. */
 function tokens(text: string): string[] {
