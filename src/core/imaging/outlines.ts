@@ -1,4 +1,5 @@
 import { areaOf, middleOf, type Point, type Quad, within } from '../measure/homography';
+import { connectedPieces } from './connectedPieces';
 import { type Grey, histogram, quantile, shrunk } from './grey';
 
 /** Labels are looked for in a picture of about this width. */
@@ -19,32 +20,16 @@ interface Outline {
 
 /** Connected pieces that are lighter than a level: the pixels at their edges. */
 function lightPieces({ width, height, data }: Grey, level: number): { edge: Point[]; area: number }[] {
-  const seen = new Uint8Array(width * height);
-  const pieces: { edge: Point[]; area: number }[] = [];
-  const stack: number[] = [];
-  for (let start = 0; start < seen.length; start++) {
-    if (seen[start] === 1 || (data[start] as number) <= level) continue;
-    const edge: Point[] = [];
-    let area = 0;
-    stack.push(start);
-    seen[start] = 1;
-    while (stack.length > 0) {
-      const at = stack.pop() as number;
+  const light = (at: number) => (data[at] as number) > level;
+  return connectedPieces({ width, height }, light).map((piece) => ({
+    area: piece.length,
+    edge: piece.flatMap((at) => {
       const [x, y] = [at % width, Math.floor(at / width)];
-      area += 1;
-      let inner = 0;
-      for (const next of [x > 0 ? at - 1 : -1, x < width - 1 ? at + 1 : -1, at - width, at + width]) {
-        if (next < 0 || next >= seen.length || (data[next] as number) <= level) continue;
-        inner += 1;
-        if (seen[next] === 1) continue;
-        seen[next] = 1;
-        stack.push(next);
-      }
-      if (inner < 4) edge.push({ x, y });
-    }
-    pieces.push({ edge, area });
-  }
-  return pieces;
+      const outer = x === 0 || y === 0 || x === width - 1 || y === height - 1;
+      const inner = !outer && light(at - 1) && light(at + 1) && light(at - width) && light(at + width);
+      return inner ? [] : [{ x, y }];
+    }),
+  }));
 }
 
 /** The corners of a rubber band around points, clockwise (Andrew's monotone chain). */

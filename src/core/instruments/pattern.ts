@@ -1,5 +1,6 @@
+import { connectedPieces } from '../imaging/connectedPieces';
 import { greyOf, type Picture } from '../imaging/grey';
-import { mapped, type Point } from '../measure/homography';
+import { areaOf, mapped, type Point } from '../measure/homography';
 import { mostLikely, type Plane } from '../measure/plane';
 import { COVERAGE } from '../measure/propagate';
 import type { Instrument } from './instrument';
@@ -23,12 +24,12 @@ function logsOf(picture: Picture, a: Point, b: Point) {
   const width = Math.floor(Math.max(a.x, b.x)) - left;
   const height = Math.floor(Math.max(a.y, b.y)) - top;
   if (width < LEAST_SIDE || height < LEAST_SIDE) return null;
-  const grey = greyOf(picture);
-  const logs = new Float64Array(width * height);
-  for (let y = 0; y < height; y++)
-    for (let x = 0; x < width; x++)
-      logs[y * width + x] = Math.log(4 + (grey.data[(top + y) * picture.width + left + x] as number));
-  return { left, top, width, height, logs };
+  const row = (y: number) => 4 * ((top + y) * picture.width + left);
+  const data = new Uint8ClampedArray(4 * width * height);
+  for (let y = 0; y < height; y++) data.set(picture.data.subarray(row(y), row(y) + 4 * width), 4 * y * width);
+  const grey = greyOf({ width, height, data });
+  const logs = Float64Array.from(grey.data, (level) => Math.log(4 + level));
+  return { width, height, logs };
 }
 
 /** The level that tells two sorts of values apart best (Otsu): largest variance between them. */
@@ -119,44 +120,23 @@ function parted(values: Float64Array, width: number, height: number): Parted {
   return found;
 }
 
-/** Pixels of each connected piece that is darker than the level; one that the border cuts counts as half a piece. */
+/** How many connected pieces are darker than the level, and their pixels; one that the border cuts counts as half. */
 function elementsOf(values: Float64Array, width: number, height: number, level: number) {
-  const seen = new Uint8Array(values.length);
-  let [count, pixels] = [0, 0];
-  const stack: number[] = [];
-  for (let start = 0; start < values.length; start++) {
-    if (seen[start] === 1 || (values[start] as number) >= level) continue;
-    let [area, cut] = [0, false];
-    stack.push(start);
-    seen[start] = 1;
-    while (stack.length > 0) {
-      const at = stack.pop() as number;
-      const [x, y] = [at % width, Math.floor(at / width)];
-      area += 1;
-      cut ||= x === 0 || y === 0 || x === width - 1 || y === height - 1;
-      for (const next of [x > 0 ? at - 1 : -1, x < width - 1 ? at + 1 : -1, at - width, at + width]) {
-        if (next < 0 || next >= values.length || seen[next] === 1 || (values[next] as number) >= level) continue;
-        seen[next] = 1;
-        stack.push(next);
-      }
-    }
-    if (area < LEAST_ELEMENT) continue;
-    count += cut ? 0.5 : 1;
-    pixels += area;
-  }
-  return { count, pixels };
+  const pieces = connectedPieces({ width, height }, (at) => (values[at] as number) < level);
+  const whole = pieces.filter((piece) => piece.length >= LEAST_ELEMENT);
+  const atBorder = (at: number): boolean =>
+    at < width || at >= values.length - width || at % width === 0 || at % width === width - 1;
+  return {
+    count: whole.reduce((sum, piece) => sum + (piece.some(atBorder) ? 0.5 : 1), 0),
+    pixels: whole.reduce((sum, piece) => sum + piece.length, 0),
+  };
 }
 
 /** How large a box of the picture is in the plane. */
 function sizeOf(plane: Plane, a: Point, b: Point): number {
   const map = plane.unit === 'mm' ? mostLikely(plane) : null;
-  if (!map) return Math.abs((a.x - b.x) * (a.y - b.y));
-  const corners = [a, { x: b.x, y: a.y }, b, { x: a.x, y: b.y }].map((corner) => mapped(map, corner));
-  const twice = corners.reduce((sum, p, i) => {
-    const q = corners[(i + 1) % 4] as Point;
-    return sum + p.x * q.y - q.x * p.y;
-  }, 0);
-  return Math.abs(twice) / 2;
+  const corners = [a, { x: b.x, y: a.y }, b, { x: a.x, y: b.y }];
+  return Math.abs(areaOf(map ? corners.map((corner) => mapped(map, corner)) : corners));
 }
 
 /** How much of an area a print covers, and how large and how far apart its elements are. */

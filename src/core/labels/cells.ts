@@ -1,3 +1,4 @@
+import { connectedPieces } from '../imaging/connectedPieces';
 import { brightnessAt, type Grey } from '../imaging/grey';
 import type { FlatWord } from './eyes';
 import { GROUND } from './prepare';
@@ -20,34 +21,19 @@ const MOST_CELLS = 120;
 
 /** Connected dark pieces, by their boxes. */
 function darkPieces({ width, height, data }: Grey): (Cell & { fill: number })[] {
-  const seen = new Uint8Array(width * height);
-  const stack: number[] = [];
-  const pieces: (Cell & { fill: number })[] = [];
-  for (let start = 0; start < seen.length; start++) {
-    if (seen[start] === 1 || (data[start] as number) >= DARK) continue;
-    let [left, right, top, bottom, area] = [width, 0, height, 0, 0];
-    stack.push(start);
-    seen[start] = 1;
-    while (stack.length > 0) {
-      const at = stack.pop() as number;
+  return connectedPieces({ width, height }, (at) => (data[at] as number) < DARK, true).flatMap((piece) => {
+    if (piece.length < 6) return [];
+    let [left, right, top, bottom] = [width, 0, height, 0];
+    for (const at of piece) {
       const [x, y] = [at % width, Math.floor(at / width)];
-      area += 1;
       left = Math.min(left, x);
       right = Math.max(right, x);
       top = Math.min(top, y);
       bottom = Math.max(bottom, y);
-      for (let row = Math.max(0, y - 1); row <= Math.min(height - 1, y + 1); row++)
-        for (let column = Math.max(0, x - 1); column <= Math.min(width - 1, x + 1); column++) {
-          const next = row * width + column;
-          if (seen[next] === 1 || (data[next] as number) >= DARK) continue;
-          seen[next] = 1;
-          stack.push(next);
-        }
     }
     const [w, h] = [right - left + 1, bottom - top + 1];
-    if (area >= 6) pieces.push({ x: left, y: top, width: w, height: h, fill: area / (w * h) });
-  }
-  return pieces;
+    return [{ x: left, y: top, width: w, height: h, fill: piece.length / (w * h) }];
+  });
 }
 
 const overlap = (a: Cell, b: Cell): number => Math.min(a.y + a.height, b.y + b.height) - Math.max(a.y, b.y);

@@ -26,6 +26,12 @@ export const signsOf = (findings: Finding[]): KnownCopy['signs'] =>
       ),
     }));
 
+/** A make’s signs, with those of other checks. */
+const withSigns = ({ signs }: KnownCopy, more: KnownCopy['signs']): KnownCopy['signs'] => [
+  ...signs,
+  ...more.filter(({ check }) => !signs.some((sign) => sign.check === check)),
+];
+
 /** How many of a make's signs an item shows, and how many of those that could be seen it does not. */
 export interface MakeLikeness {
   make: KnownCopy;
@@ -78,7 +84,7 @@ export function noteCopy(
         ...known,
         firstMet,
         lastMet,
-        signs: [...known.signs, ...signs.filter(({ check }) => !known.signs.some((sign) => sign.check === check))],
+        signs: withSigns(known, signs),
         values: { ...values, ...known.values },
         pictures: [...new Set([...known.pictures, ...pictures])].slice(0, MOST_PICTURES),
         ...picturedBy(file.photos, known.pictured),
@@ -113,7 +119,7 @@ export function mergeMakes(copies: KnownCopy[], from: string, into: string): Kno
     ...other,
     firstMet: days[0] as string,
     lastMet: days[3] as string,
-    signs: [...other.signs, ...one.signs.filter(({ check }) => !other.signs.some((sign) => sign.check === check))],
+    signs: withSigns(other, one.signs),
     values: { ...one.values, ...other.values },
     pictures,
     ...(pictured.length > 0 ? { pictured: Object.fromEntries(pictured) } : {}),

@@ -1,7 +1,7 @@
 'use client';
 import type { ReactNode } from 'react';
 import { useDropzone } from 'react-dropzone';
-import { PICTURE_TYPES } from './keepPicture';
+import { noPicture, PICTURE_TYPES } from './keepPicture';
 
 export interface DropProps {
   disabled: boolean;
@@ -18,7 +18,7 @@ export function DropZone({ disabled, onPictures, onTrouble, children }: DropProp
     noKeyboard: true,
     disabled,
     onDrop: (accepted, rejected) => {
-      if (rejected[0]) onTrouble(`${rejected[0].file.name} is no JPEG, PNG, WebP or HEIC picture.`);
+      if (rejected[0]) onTrouble(noPicture(rejected[0]));
       if (accepted.length > 0) onPictures(accepted);
     },
   });

@@ -14,7 +14,7 @@ import { useSaving } from '../casebook/CaseBook';
 import { Button, Key } from '../controls/Button';
 import { useAsSheet } from '../controls/useKeys';
 import { post } from '../request';
-import { keepPicture, PICTURE_TYPES } from './keepPicture';
+import { keepPicture, noPicture, PICTURE_TYPES } from './keepPicture';
 import { PictureFacts } from './PictureFacts';
 import { usePastedPictures } from './usePastedPictures';
 import { usePictureReader } from './usePictureReader';
@@ -141,7 +141,7 @@ export function PictureSheet({
     noClick: true,
     noKeyboard: true,
     onDrop: (accepted, rejected) => {
-      if (rejected[0]) setTrouble(`${rejected[0].file.name} is no JPEG, PNG, WebP or HEIC picture.`);
+      if (rejected[0]) setTrouble(noPicture(rejected[0]));
       else void take(accepted);
     },
   });

@@ -10,6 +10,9 @@ export const PICTURE_TYPES = {
   'image/heif': ['.heif'],
 };
 
+/** Said of a file that a drop zone turned away. */
+export const noPicture = ({ file }: { file: File }): string => `${file.name} is no JPEG, PNG, WebP or HEIC picture.`;
+
 /**
  * Have the desk keep a picture.
  *
