@@ -158,7 +158,9 @@ const STALE_MS = 3_600_000;
 export async function sweepParts({ directory }: Pick<Store, 'directory'>): Promise<number> {
   const parts = await Promise.all(
     ['photographs', 'imports'].map(async (folder) =>
-      (await filesIn(join(directory, folder))).map((name) => join(directory, folder, name)),
+      (await filesIn(join(/* turbopackIgnore: true */ directory, folder))).map((name) =>
+        join(/* turbopackIgnore: true */ directory, folder, name),
+      ),
     ),
   );
   let swept = 0;

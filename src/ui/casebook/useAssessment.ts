@@ -1,13 +1,29 @@
 'use client';
-import { startTransition, useEffect, useMemo, useRef, useState } from 'react';
+import { useMemo } from 'react';
 import type { CaseFile } from '@/core/casefile/caseFile';
 import type { Assessment } from '@/core/judgement/assess';
 import type { Grounds } from '@/core/judgement/grounds';
-import { AGAIN_MS, type Beside, startBeside, Unfetched } from './beside';
+import { type Task, useNewest } from './useNewest';
 
 /** So few draws give a figure to look at; all of them are done once the hand rests. */
 const AT_ONCE = 40;
 const REST_MS = 60;
+
+interface Basis {
+  file: CaseFile;
+  grounds: Grounds;
+}
+
+interface Assessed {
+  assessment: Assessment;
+  /** True where all draws were done. */
+  whole: boolean;
+}
+
+const roughlyThenWhole: Task<Basis, Assessed> = async function* (work, { file, grounds }, hand) {
+  if (!hand.begins) yield { assessment: await work(grounds, (at) => at.assess(file, AT_ONCE)), whole: false };
+  if (await hand.rests(REST_MS)) yield { assessment: await work(grounds, (at) => at.assess(file)), whole: true };
+};
 
 /**
  * The assessment of a case, always worked out beside the page: roughly drawn after each change, and a moment later as
@@ -28,42 +44,6 @@ export function useAssessment(
     () => ({ file, grounds }),
     [facts, findings, met, circumstances, release, sizeKey, seal, truth, opinions, day, grounds],
   );
-  const [known, setKnown] = useState({ of: basis, assessment: first, settled: false });
-  const [fault, setFault] = useState<Error | null>(null);
-  const begun = useRef(basis);
-  const beside = useRef<Beside | null>(null);
-  useEffect(() => {
-    const started = startBeside();
-    beside.current = started;
-    return () => started.end();
-  }, []);
-  useEffect(() => {
-    let current = true;
-    let timer: ReturnType<typeof setTimeout>;
-    const work = (draws?: number) => {
-      beside.current
-        ?.work(basis.grounds, (at) => at.assess(basis.file, draws))
-        .then(
-          (assessment) => {
-            if (current) startTransition(() => setKnown({ of: basis, assessment, settled: draws === undefined }));
-          },
-          (error) => {
-            if (!current) return;
-            // What was known stands, and cannot be sealed, until it can be worked out again.
-            if (error instanceof Unfetched) timer = setTimeout(work, AGAIN_MS);
-            else setFault(error);
-          },
-        );
-    };
-    if (begun.current !== basis) work(AT_ONCE);
-    begun.current = basis;
-    // A hand that answers quickly is not followed step by step.
-    timer = setTimeout(work, REST_MS);
-    return () => {
-      current = false;
-      clearTimeout(timer);
-    };
-  }, [basis]);
-  if (fault) throw fault;
-  return { assessment: known.assessment, settled: known.settled && known.of === basis };
+  const { of, result } = useNewest(basis, { assessment: first, whole: false }, roughlyThenWhole);
+  return { assessment: result.assessment, settled: result.whole && of === basis };
 }
