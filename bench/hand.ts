@@ -160,7 +160,7 @@ export async function benchHand(): Promise<void> {
       add('a character in Codes', await keysOn(page, [...'VK4821-107 952120410'].slice(0, KEYS)));
       await page.keyboard.press('Escape');
       const enters: Timed = { keys: [], tasks: [] };
-      for (let i = 0; i < 8; i++) {
+      for (let i = 0; i < KEYS; i++) {
         await page.keyboard.type(`A${run}${i}`, { delay: 60 });
         const { keys, tasks } = await keysOn(page, ['Enter']);
         enters.keys.push(...keys);

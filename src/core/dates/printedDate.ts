@@ -128,17 +128,15 @@ function run(text: string): Attempt[] {
       return isYear(text.slice(0, 4)) ? [...triple(cut(4, 2)), ...triple(cut(2, 2))] : triple(cut(2, 2));
     case 6:
       return [
-        ...(isYear(text.slice(0, 4)) ? [inMonth(text.slice(0, 4), Number(text.slice(4)), null)] : []),
-        ...(text.slice(2, 4) === '20' ? [inMonth(text.slice(2), Number(text.slice(0, 2)), null)] : []),
+        ...(isYear(text.slice(0, 4)) ? pair([text.slice(0, 4), text.slice(4)]) : []),
+        ...(text.slice(2, 4) === '20' ? pair([text.slice(0, 2), text.slice(2)]) : []),
         ...triple(cut(2, 2)),
       ];
     case 4: {
-      const [a, b] = [text.slice(0, 2), text.slice(2)];
-      const year: Attempt[] = isYear(text)
-        ? [{ from: `${text}-01-01`, to: `${text}-12-31`, precision: 'year', order: null }]
-        : [];
-      const months = [inMonth(b, Number(a), 'DMY'), inMonth(a, Number(b), 'YMD')];
-      return year.length > 0 ? [...year, ...months.filter((each) => typeof each !== 'string')] : months;
+      const parts = pair([text.slice(0, 2), text.slice(2)]);
+      if (!isYear(text)) return parts;
+      const year: Attempt = { from: `${text}-01-01`, to: `${text}-12-31`, precision: 'year', order: null };
+      return [year, ...parts.filter((each) => typeof each !== 'string' && each.precision === 'month')];
     }
     default:
       return [];
@@ -163,10 +161,12 @@ function week(tokens: DateToken[]): Attempt[] {
   if (tokens.length === 2 && a.length === 4)
     return [inWeek(a.slice(2), a.slice(0, 2)), inWeek(a.slice(0, 2), a.slice(2))];
   const [, , weekday] = numbers(tokens);
-  if (tokens.length === 4 && marked === 2 && a.length === 4 && weekday) return [onWeekday(a, b, weekday)];
+  if (tokens.length === 4 && marked === 2 && weekday) return [onWeekday(a, b, weekday)];
   if (tokens.length !== 3) return [];
-  // The week stands behind its mark; what stands elsewhere is the year.
-  return tokens[marked]?.text === b || b.length !== 4 ? [marked === 1 ? inWeek(b, a) : inWeek(a, b)] : [inWeek(b, a)];
+  if (b.length === 4 || marked === 1) return [inWeek(b, a)];
+  if (a.length === 4) return [inWeek(a, b)];
+  // Of two pairs, most print the year in front of the mark; `45 KW 24` is printed too.
+  return [inWeek(a, b), inWeek(b, a)];
 }
 
 /** A quarter or half, before or behind its mark: `Q3 2019`, `2019 Q3`, `3Q19`. */

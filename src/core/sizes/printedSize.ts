@@ -168,12 +168,20 @@ export function readPrintedSize(raw: string): PrintedSize {
   return { ...size, normal: asItStands(text) };
 }
 
+const FRACTION_BEHIND = /(?<=\d)[ -]?(1\/[234]|2\/3|3\/4)(?!\d)/g;
+
+/** Between sizes that stand one behind the other: a word follows a figure there, or a figure a word, not both. */
+const NEXT_SIZE = { worded: /(?<=\d)\s+(?=\p{L})/u, figured: /(?<=\p{L})\s+(?=\d)/u };
+
 /**
- * A print that gives one size in several systems or for several wearers, in its parts: `42 EUR / 8 UK`, `M 8.5 / W 10`.
- * Empty where it is no such print.
+ * A print that gives one size in several systems or for several wearers, in its parts: `42 EUR / 8 UK`, `M 8.5 / W 10`,
+ * `US 8.5 UK 7.5 EU 42`. Empty where it is no such print.
  */
 export function sizesBeside(raw: string): { text: string; size: PrintedSize }[] {
-  const parts = cleanText(raw).split(/\s*[/|;]\s*(?=\D*\d)/);
+  // The slash of a fraction parts nothing.
+  const text = cleanText(raw).replace(FRACTION_BEHIND, (_, fraction: string) => ` ${fraction.replace('/', '⁄')}`);
+  const divided = text.split(/\s*[/|;]\s*(?=\D*\d)/);
+  const parts = divided.length > 1 ? divided : text.split(/^\d/.test(text) ? NEXT_SIZE.figured : NEXT_SIZE.worded);
   const read = parts.map((text) => ({ text, size: readPrintedSize(text) }));
   const marked = read.every(({ size }) => size.number !== null && (size.system !== null || size.wearer !== null));
   return parts.length > 1 && marked ? read : [];
