@@ -55,6 +55,26 @@ function hiddenTruth(check: CheckDefinition, stated: Classes, second: boolean): 
   };
 }
 
+/** The releases that workshops copy, and how many of them; the copies of the others have nothing in common. */
+const WORKSHOPS: Record<string, number> = {
+  'tarn-court-low-fog': 2,
+  'tarn-court-high-bracken': 2,
+  'holt-ridge-moss': 2,
+  'ninefold-water': 2,
+  'skerrow-cask': 2,
+};
+/** How rarely a copy is other than those of its make. */
+const STRAYS = 0.08;
+
+/** What the copies of a workshop show: how well it copies each strand, and which signs of the worse it leaves. */
+function ofMake(folder: string, release: string, { id, strand }: CheckDefinition, wellCopied: number) {
+  const makes = WORKSHOPS[release];
+  if (makes === undefined) return null;
+  const make = `${release}/${Math.floor(makes * fate(`${folder}/make`))}`;
+  const quality = fate(`${make}/${strand}`) < wellCopied ? ('well' as const) : ('poorly' as const);
+  return { quality, leaves: (chance: number) => fate(`${make}/${id}`) < chance };
+}
+
 /** An answer that differs, or one that does not. */
 function answerOf({ check, nominal }: Finding, differs: boolean, normal: () => number): RecordedFinding | null {
   const { answer } = check;
@@ -164,7 +184,12 @@ export async function fillHistory(
           const copied =
             check.bearsOn === 'goods' ? counterfeit : counterfeit ? !foreign : foreign && fate(folder.id) < 0.5;
           const chances = hiddenTruth(check, statedClasses(check, grounds.houseRules), second);
-          const differs = random() < chances[copied ? known.counterfeit : known.genuine];
+          const draw = random();
+          const make = copied ? ofMake(folder.id, release.id, check, wellCopied) : null;
+          // A make shows what it shows, but for a stray now and then.
+          const differs = make
+            ? make.leaves(chances[make.quality]) !== draw < STRAYS
+            : draw < chances[copied ? known.counterfeit : known.genuine];
           const answer = answerOf(finding, differs, normal);
           return answer ? [{ id: desk.newId(), type: 'findingRecorded', body: { check: check.id, ...answer } }] : [];
         });
