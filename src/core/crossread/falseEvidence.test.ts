@@ -25,7 +25,12 @@ function read(change: Record<string, string>) {
   const context = labelContext({ ...GENUINE, ...change });
   const reading = crossread(context);
   const rule = (name: string, ...places: string[]) => RULES[name]?.(reading, context, places);
-  return { reading, rule };
+  /** The checks of the kind that the codes answer, and that differ. */
+  const differing = () =>
+    context.kind.checks.flatMap(({ id, answer }) =>
+      answer.form === 'codes' && rule(answer.rule, ...(answer.places ?? []))?.state === 'differs' ? [id] : [],
+    );
+  return { reading, rule, differing };
 }
 
 describe('a genuine item stays one however its label is printed, scanned or pasted', () => {
@@ -101,12 +106,14 @@ describe('a genuine item stays one however its label is printed, scanned or past
     ['boxLabel.size.eu', '४२', /42/],
     ['boxLabel.size.usMen', '8.5D', /8\.5D/],
     ['boxLabel.size.uk', '8 (2E)', /8 \(2E\)/],
+    ['innerLabel.size.eu', '42 EUR / 8 UK', /42/],
     ['insole.notches', '4L 2S', /42/],
     ['insole.notches', '9mm x4 + 5mm x2', /42/],
   ])('%s “%s”', (at, raw, shown) => {
     const [place = '', ...rest] = at.split('.');
-    const { reading } = read({ [at]: raw });
+    const { reading, differing } = read({ [at]: raw });
     expect(reading.problems.map(({ sentence }) => sentence)).toEqual([]);
+    expect(differing()).toEqual([]);
     expect(cellOf(reading, place, rest.join('.'))).toMatchObject({
       mark: 'agrees',
       display: expect.stringMatching(shown),

@@ -59,7 +59,8 @@ function printedSizes(reading: CrossReading, place: string): Record<string, stri
     const impossible = cell?.problems.some(({ kind }) => kind === 'impossible');
     // What cannot be read as a size of its column, or was not read surely, weighs nothing.
     const counts = cell?.reading ? !cell.reading.uncertain : impossible;
-    if (column && cell?.entry && counts) printed[column] = cell.entry.raw;
+    // As it was read: a width, another system beside it and a unit have been told apart from the size there.
+    if (column && cell?.entry && counts) printed[column] = cell.reading?.normal ?? cell.entry.raw;
   }
   return printed;
 }
