@@ -88,9 +88,9 @@ export function CellField({
   };
   const face =
     code && cell.display.length > 36
-      ? 'font-mono text-[12px] break-all'
+      ? 'font-mono text-[12px] wrap-anywhere'
       : code && cell.display.length > 16
-        ? 'font-mono text-[13px] break-all'
+        ? 'font-mono text-[13px] wrap-anywhere'
         : code
           ? 'font-mono text-[17px]'
           : 'text-[15px]';
