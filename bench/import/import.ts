@@ -7,7 +7,6 @@ import { fillDemo } from '@/demo/fillDemo';
 import { readCaseFolder } from '@/desk/caseFolder';
 import { type Desk, openDesk } from '@/desk/desk';
 import { recordEvents } from '@/desk/recordEvents';
-import { listCases } from '@/store/cases';
 import { releaseIndex } from '@/store/releaseIndex';
 import { DATABASE } from '@/store/store';
 import { bar } from '../bar';
@@ -45,10 +44,8 @@ async function besides(desk: Desk, directory: string, file: string, library: Mad
   const looks: number[] = [];
   const index = releaseIndex(desk.store);
   const by = 'isolde-varr';
-  // As on a day at the bench: now this case, now that one.
-  const open = (await listCases(desk.store, 'open')).filter(({ summary }) => JSON.parse(summary).kind === 'footwear');
   for (let i = 0; !over; i++) {
-    const { number, events } = await readCaseFolder(desk, open[i % open.length]?.number ?? '');
+    const { number, events } = await readCaseFolder(desk, 'PP-0012');
     let began = performance.now();
     const body = {
       place: 'boxLabel',
