@@ -9,6 +9,7 @@ import { readBoughtFact, readEraFact, readWindowFact } from './readers/dates';
 import {
   readColourFact,
   readDimensionsFact,
+  readFactoryFact,
   readModelFact,
   readOfferedFact,
   readPlainCode,
@@ -28,7 +29,7 @@ const READERS: Record<string, Reader> = {
   notches: (raw, _, context) => readNotchFact(raw, context),
   mirroredSize: (raw, _, context) => readMirroredFact(raw, context),
   productionWindow: readWindowFact,
-  factoryCode: readPlainCode,
+  factoryCode: (raw, _, context) => readFactoryFact(raw, context),
   country: (raw, _, context) => readCountryFact(raw, context),
   labelSuffix: readPlainCode,
   lidStamp: readPlainCode,

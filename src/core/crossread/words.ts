@@ -60,6 +60,12 @@ function said(words: string[]): string[] {
   return own.length > 0 ? own : all;
 }
 
+/** The letters and figures of a text in their order, whatever stands between them. */
+const run = (text: string): string => tokens(text).join('');
+
+/** True where two names differ in nothing but the spaces and signs between their letters: `TARNCOURTLOW`. */
+export const sameRun = (a: string, b: string): boolean => run(a) !== '' && run(a) === run(b);
+
 /**
  * What had to be forgiven to take two texts for the same.
  *
@@ -68,7 +74,7 @@ function said(words: string[]): string[] {
  */
 export function forgiven(a: string, b: string): string[] | null {
   if (a === b) return [];
-  if (wordsKey(a) !== wordsKey(b)) return null;
+  if (wordsKey(a) !== wordsKey(b)) return sameRun(a, b) ? ['spaces'] : null;
   const [x, y] = [cleanText(a), cleanText(b)];
   if (x === y) return [];
   const reasons: string[] = [];

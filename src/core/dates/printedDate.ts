@@ -112,6 +112,8 @@ function pair([a, b]: [string, string]): Attempt[] {
     if (Number(a) > 12 && typeof week === 'string') return [week];
     return [month, typeof week === 'string' || typeof month === 'string' ? week : { ...week, order: 'WY' }];
   }
+  // `3/11` is as likely the third of November: a year is missing.
+  if (a.length === 1 && Number(b) <= 12) return [];
   const months = [inMonth(b, Number(a), 'DMY'), inMonth(a, Number(b), 'YMD')];
   return months.some((each) => typeof each !== 'string') ? months : [...months, inWeek(b, a), inWeek(a, b)];
 }

@@ -142,7 +142,7 @@ export function readPrintedSize(raw: string): PrintedSize {
   const text = prepared(raw);
   const size: PrintedSize = { normal: '', number: null, system: null, wearer: null, child: null, amounts: [] };
   const named = { ...size };
-  const numbered = new RegExp(String.raw`^([\p{L} .:=(]*?)\s*${NUMBER}\s*([\p{L} .'()]*)$`, 'u').exec(text);
+  const numbered = new RegExp(String.raw`^([\p{L} .:=/(]*?)\s*${NUMBER}\s*([\p{L} .'()]*)$`, 'u').exec(text);
   if (numbered) {
     const [, before = '', whole = '', fraction, after = ''] = numbered;
     // `085` is how some print 8.5, and others 85: it is left as it stands.

@@ -21,6 +21,21 @@ function numberIn(raw: string, { today }: ReadingContext): string {
   return readElements(text, today, []).elements?.find(({ ai }) => ai === '01')?.value ?? text;
 }
 
+/** True where the one text is the other with a character left out. */
+function lacksOne(short: string, long: string): boolean {
+  if (short.length !== long.length - 1) return false;
+  const at = [...short].findIndex((character, i) => character !== long[i]);
+  return at < 0 || short.slice(at) === long.slice(at + 1);
+}
+
+/** The number of the release that was meant, where a digit was left out or typed twice: no number is printed so. */
+function slipOf({ digits, valid }: GtinReading, { release }: ReadingContext): FactResult | null {
+  const meant = valid ? undefined : release?.sizes.find(({ gtin }) => lacksOne(digits, gtin) || lacksOne(gtin, digits));
+  if (!meant) return null;
+  const slip = digits.length < meant.gtin.length ? 'a digit too few' : 'a digit too many';
+  return fails(`It has ${slip} for ${meant.gtin}, size ${meant.key}; look at it again.`);
+}
+
 export function readGtinFact(raw: string, context: ReadingContext): FactResult {
   const { readings, failure } = readGtin(numberIn(raw, context));
   if (failure) return fails(failure.sentence);
@@ -28,6 +43,8 @@ export function readGtinFact(raw: string, context: ReadingContext): FactResult {
     context.release?.sizes.flatMap((size) => readGtin(size.gtin).readings.map((reading) => reading.gtin14)),
   );
   const gtin = readings.find((reading) => recorded.has(reading.gtin14)) ?? (readings[0] as GtinReading);
+  const slip = slipOf(gtin, context);
+  if (slip) return slip;
   const range = numberRange(gtin);
   const reading = { normal: gtin.gtin14, display: groupGtin(gtin), gtin };
   return { reading: range ? { ...reading, says: range } : reading };

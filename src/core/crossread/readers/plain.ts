@@ -2,7 +2,7 @@ import { cleanText, DASHES } from '../../codes/clean';
 import { normaliseStyleCode } from '../../codes/styleCode';
 import type { ReadingContext } from '../context';
 import { type FactResult, fails } from '../reading';
-import { wordsKey } from '../words';
+import { sameRun, wordsKey } from '../words';
 
 /** Words: case, accents, order and known abbreviations are forgiven. */
 export function readWordsFact(raw: string): FactResult {
@@ -10,12 +10,16 @@ export function readWordsFact(raw: string): FactResult {
   return normal === '' ? fails('There is no word in it.') : { reading: { normal, display: cleanText(raw) } };
 }
 
+/** A name as the record has it, where it differs in nothing but its spaces. */
+const parted = (text: string, name: string | undefined): string =>
+  name !== undefined && sameRun(text, name) ? name : text;
+
 /** The name of a product, which may stand behind its maker's. */
-export function readModelFact(raw: string, { maker }: ReadingContext): FactResult {
+export function readModelFact(raw: string, { maker, release }: ReadingContext): FactResult {
   const text = cleanText(raw);
   const own = maker?.name.toUpperCase() ?? '';
   const behind = own !== '' && text.toUpperCase().startsWith(`${own} `) ? text.slice(own.length + 1) : text;
-  const { reading, failure } = readWordsFact(behind);
+  const { reading, failure } = readWordsFact(parted(behind, release?.name));
   return reading ? { reading: { ...reading, display: text } } : { failure };
 }
 
@@ -23,9 +27,10 @@ export function readModelFact(raw: string, { maker }: ReadingContext): FactResul
 export function readColourFact(raw: string, { release }: ReadingContext): FactResult {
   const text = cleanText(raw);
   const number = /-([A-Z0-9]*\d[A-Z0-9]*)$/i.exec(release?.styleCode ?? '')?.[1];
-  const words = text.split(' ');
-  const own = words.filter((word) => word.replace(/^[(#]|[):,]$/g, '').toUpperCase() !== number?.toUpperCase());
-  const { reading, failure } = readWordsFact(own.length > 0 ? own.join(' ') : text);
+  const own = text
+    .split(/ |-(?=\w+$)/)
+    .filter((word) => word.replace(/^[(#]|[):,]$/g, '').toUpperCase() !== number?.toUpperCase());
+  const { reading, failure } = readWordsFact(parted(own.length > 0 ? own.join(' ') : text, release?.colourName));
   return reading ? { reading: { ...reading, display: text } } : { failure };
 }
 
@@ -33,6 +38,16 @@ export function readColourFact(raw: string, { release }: ReadingContext): FactRe
 export function readPlainCode(raw: string): FactResult {
   const display = cleanText(raw).toUpperCase();
   return { reading: { normal: normaliseStyleCode(display.replace(/^[([{<*#]+|[)\]}>*]+$/g, '')), display } };
+}
+
+/** A factory's code, which may stand beside the factory's country: `QE2 / ESTRAVA`, `F: QE2`. */
+export function readFactoryFact(raw: string, { release }: ReadingContext): FactResult {
+  const countries = new Set(release?.factories.map(({ country }) => wordsKey(country)));
+  const own = cleanText(raw)
+    .replace(/^F(?:AC)?[.:] */i, '')
+    .split(/ *[/|,] */)
+    .filter((part) => !countries.has(wordsKey(part)));
+  return readPlainCode(own.length === 1 ? (own[0] as string) : raw);
 }
 
 /** ISO 4217 codes that are in use. */

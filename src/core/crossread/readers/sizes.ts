@@ -42,8 +42,12 @@ export function readWholeSize(raw: string, { release, sizeKey }: ReadingContext)
   };
 }
 
-/** A size with the width of its last behind it: `8.5D`, `9 2E`. C and Y are sizes of children, W and M whose they are. */
-const WITH_WIDTH = /^(?<size>\d.*?)[ (]*(?<width>[2-6]?E|E{2,4}|2?A|B|D)\)?$/i;
+/**
+ * A size with the width of its last behind it: `8.5D`, `9 2E`, `8 (G)`, `8.5 Wide`. C and Y are sizes of children, W and
+ * M whose they are.
+ */
+const WITH_WIDTH =
+  /^(?<size>.*?\d)[ (-]*(?<width>[2-6]?E|E{2,4}|[2-4]?A|B|D|F|G|H|K|(?:X|XX|EXTRA )?(?:WIDE|NARROW)|MEDIUM|REG(?:ULAR)?|STANDARD)\)?$/i;
 
 export function readSizeFact(column: string, raw: string, context: ReadingContext): FactResult {
   const { chart } = context;
