@@ -253,3 +253,21 @@ describe('dates that only an order allows which the maker does not print', () =>
     expect(cellOf(reading, 'innerLabel', 'productionWindow')?.reading?.windows).toHaveLength(1);
   });
 });
+
+describe('an amount is found among what is printed beside it', () => {
+  const cell = (raw: string, sizeKey: string, id: string) =>
+    cellOf(crossread(labelContext({ 'listing.size': raw }, sizeKey, id)), 'listing', 'size');
+  it.each([
+    ['e 50 ml', 'agrees'],
+    ['50 ml Natural Spray 80% vol', 'agrees'],
+    ['NET CONT. 50 ml', 'agrees'],
+    ['1 x 50 ml', 'agrees'],
+    ['Eau de parfum 5 cl / 1.7 FL.OZ. spray', 'agrees'],
+    ['edp, nearly full', 'cantTell'],
+    ['one bottle of 50', 'cantTell'],
+    ['100 ml Natural Spray', 'differs'],
+    ['50 ml spray, 3.4 fl oz', 'differs'],
+  ])('%s', (raw, mark) => {
+    expect(cell(raw, '50 ml', 'saltmeadow')?.mark).toBe(mark);
+  });
+});

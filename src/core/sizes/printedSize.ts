@@ -106,6 +106,18 @@ function amountsIn(text: string): Amount[] | null {
   return amounts.some(({ dimension }) => dimension === 'ml') ? amounts.map((each) => inVolume(each) ?? each) : amounts;
 }
 
+const AMOUNT_WITHIN = new RegExp(String.raw`(?<![\p{L}\d.,])${NUMBER}\s*([A-Z]+)(?!\p{L})`, 'gu');
+
+/**
+ * The amounts within a print that says more than its size; strengths and words are passed over.
+ *
+ * @example amountsWithin('700 ml 40 % vol') // 700 ml
+ */
+export function amountsWithin(raw: string): Amount[] {
+  const found = [...prepared(raw).matchAll(AMOUNT_WITHIN)].filter(([, , , word = '']) => UNITS.has(word));
+  return amountsIn(found.map(([text]) => text).join(' ')) ?? [];
+}
+
 const FLUID_OUNCE = UNITS.get('FLOZ') as { unit: string; dimension: Dimension; factor: number };
 
 /** An amount as a volume: ounces are fluid ones where a volume is meant. Null for what is none. */

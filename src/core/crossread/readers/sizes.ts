@@ -1,6 +1,7 @@
 import { cleanText } from '../../codes/clean';
 import { tallyNotches } from '../../sizes/notches';
 import {
+  amountsWithin,
   contradiction,
   inUnits,
   normaliseSize,
@@ -13,10 +14,17 @@ import { claimedRow, type ReadingContext } from '../context';
 import { type FactResult, fails } from '../reading';
 
 /** A size where the record has no chart: an amount with its unit, or a text. */
-export function readWholeSize(raw: string, { release, sizeKey }: ReadingContext): FactResult {
+export function readWholeSize(raw: string, context: ReadingContext): FactResult {
+  const { release, sizeKey } = context;
   const size = readPrintedSize(raw);
   const display = cleanText(raw);
   if (size.normal === '') return fails('There is no size in it.');
+  if (size.number === null && size.amounts.length === 0 && sizeKey && readPrintedSize(sizeKey).amounts.length > 0) {
+    const within = amountsWithin(raw).map(({ value, unit }) => `${value} ${unit}`);
+    if (within.length === 0) return fails(`There is no amount in “${display.slice(0, 30)}” that can be read.`);
+    const { reading, failure } = readWholeSize(within.join(' / '), context);
+    return reading ? { reading: { ...reading, display } } : { failure };
+  }
   const apart = contradiction(size);
   if (apart) {
     const [a, b] = apart.map(({ value, unit }) => `${value} ${unit}`);
