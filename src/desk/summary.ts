@@ -1,4 +1,5 @@
 import type { CaseFile } from '@/core/casefile/caseFile';
+import type { VerdictBody } from '@/core/casefile/events/verdictSealed';
 import { type Assessment, assess } from '@/core/judgement/assess';
 import { type CaseStanding, type CaseSummary, standingOf, summarise } from '@/core/judgement/caseSummary';
 import { type GroundsRevisions, groundsOf } from '@/core/judgement/grounds';
@@ -94,14 +95,18 @@ const isSettled = ({ assessedAt, weighedBy }: Partial<CaseSummary>, { seq }: Cas
 export function lineProblem(file: CaseFile, row: CaseRow, grounds: GroundsRevisions): string | null {
   const kept = JSON.parse(row.summary) as CaseSummary;
   if (file.closed || (!file.seal && !isSettled(kept, row, grounds))) return null;
-  const { goods, packaging } = file.seal
-    ? { goods: file.seal.goods, packaging: file.seal.packaging }
-    : decisionsOf(standingNow(file, grounds));
-  if (kept.goods.decision === goods && kept.packaging.decision === packaging) return null;
+  const saysSo = ({ goods, packaging }: Decisions) =>
+    kept.goods.decision === goods && kept.packaging.decision === packaging;
+  if (!file.seal && saysSo(decisionsOf(standingNow(file, grounds)))) return null;
+  // Whoever accuses looks as closely as a verdict does.
+  const { goods, packaging } = file.seal ?? decisionsOf(standingNow(file, grounds, assess(file, groundsOf(grounds))));
+  if (saysSo({ goods, packaging })) return null;
   return `The line of ${row.number} in the queue was changed: it says ${kept.goods.decision}, packaging ${kept.packaging.decision}; its log says ${goods}, packaging ${packaging}.`;
 }
 
-const decisionsOf = ({ goods, packaging }: CaseStanding) => ({
+type Decisions = Pick<VerdictBody, 'goods' | 'packaging'>;
+
+const decisionsOf = ({ goods, packaging }: CaseStanding): Decisions => ({
   goods: goods.decision,
   packaging: packaging.decision,
 });

@@ -30,5 +30,11 @@ export function cleanText(raw: string): string {
 /** The same without accents, so that `Février` and `FEVRIER` meet; case is kept. */
 export const plainText = (raw: string): string => cleanText(raw).normalize('NFD').replace(/\p{M}/gu, '');
 
+const FRAME = String.raw`[\s"'“”„‘’«».,;:=|•·✓✔()\[\]{}<>*#_\p{Pd}]+`;
+const FRAMES = new RegExp(`^${FRAME}|${FRAME}$`, 'gu');
+
+/** A short code without the quotes, bullets, brackets and points that people put around it. */
+export const unframed = (text: string): string => text.replace(FRAMES, '');
+
 /** Hyphens, dashes, minus signs and the non-breaking ones, all of which labels use for the same thing. */
 export const DASHES = /[-\u2010-\u2015\u2212\uFE58\uFE63\uFF0D]/gu;

@@ -10,6 +10,7 @@ import {
   readColourFact,
   readDimensionsFact,
   readFactoryFact,
+  readMaterialsFact,
   readModelFact,
   readOfferedFact,
   readPlainCode,
@@ -40,6 +41,7 @@ const READERS: Record<string, Reader> = {
   dimensions: readDimensionsFact,
   era: (raw, _, context) => readEraFact(raw, context),
   model: (raw, _, context) => readModelFact(raw, context),
+  materials: (raw, _, context) => readMaterialsFact(raw, context),
   colourName: (raw, _, context) => readColourFact(raw, context),
   symbol: (raw, _, context) => readSymbolFact(raw, context),
   epc: readEpcFact,
@@ -92,7 +94,8 @@ function withoutWord(fact: string, text: string): { text: string; name: string }
 export function readFact(fact: string, raw: string, context: ReadingContext, place: string | null = null): FactResult {
   const unsure = UNSURE.test(raw) && fact !== 'symbol';
   const { text: latin, foreign } = latinLetters(unsure ? raw.replace(UNSURE, '') : raw);
-  const { text, name: labelled } = unlabelled(fact, latin.trim());
+  const { text: own, name: labelled } = unlabelled(fact, latin.trim());
+  const text = NUMBERED.has(fact) ? own.replace(ANY_NUMBER, '') : own;
   const column = sizeColumnOf(fact);
   const read: Reader = column ? (sure) => readSizeFact(column, sure, context) : (READERS[fact] ?? readWordsFact);
   const whole = read(text, place, context);

@@ -1,7 +1,8 @@
+import { randomLcg } from 'd3-random';
 import { describe, expect, it } from 'vitest';
 import { caseWith, chose, GROUNDS, measured } from '@/demo/testing/bench';
 import type { CaseFile, FactEntry, FindingEntry } from '../casefile/caseFile';
-import { assess } from './assess';
+import { type Assessment, assess } from './assess';
 import type { Grounds } from './grounds';
 import { handlingSentences } from './handling';
 import { forAndAgainst, formatWeight, oddsWords, verdictSentences, weightWord } from './sentences';
@@ -228,5 +229,29 @@ describe('what to mind with the goods', () => {
       'Licensed trade only.',
     ]);
     expect(handlingSentences('counterfeit', spirits)[0]).toMatch(/never resold/);
+  });
+});
+
+describe('few draws', () => {
+  it('never decide otherwise than all of them', () => {
+    const random = randomLcg(0.31);
+    const answers = Object.keys({ ...GOOD, ...BAD });
+    let near = 0;
+    for (let i = 0; i < 90; i++) {
+      const findings = Object.fromEntries(
+        answers
+          .filter(() => random() < 0.7)
+          .flatMap((id) => {
+            const found = random() < 0.22 ? BAD[id] : GOOD[id];
+            return found ? [[id, found]] : [];
+          }),
+      );
+      const file = caseWith(findings, { packaged: random() < 0.8 });
+      const [few, all] = [40, undefined].map((draws) => assess(file, GROUNDS, { draws })) as [Assessment, Assessment];
+      expect([few.goods.decision, few.packaging.decision]).toEqual([all.goods.decision, all.packaging.decision]);
+      if (few.goods.interval[0] === all.goods.interval[0]) near++;
+    }
+    // Most cases need no more than the few.
+    expect(near).toBeLessThan(45);
   });
 });

@@ -9,6 +9,7 @@ import {
   type Decision,
   decidePackaging,
   type GoodsDecision,
+  hangsOnDraws,
   type PackagingDecision,
   schoolDecides,
   sideOfThresholds,
@@ -97,13 +98,16 @@ export function assess(file: CaseFile, grounds: Grounds, options: { draws?: numb
   const counterfeit = priorOf(file.circumstances, rules, statistics, edition);
   const evidence = evidenceFor(file, grounds, findings);
   const weighing = weigh(evidence);
-  const intervals = drawIntervals(evidence, { rules, statistics, edition }, options.draws ?? DRAWS, SEED);
-  const oneFault = readOneFault(findings);
-  const chain = readChain(reading, findings, context);
   const limits = thresholds(rules.losses);
-
   const pGenuine = genuineShare(weighing.posterior);
   const pOwn = weighing.posterior.own;
+  const drawn = (draws: number) => drawIntervals(evidence, { rules, statistics, edition }, draws, SEED);
+  const rough = drawn(options.draws ?? DRAWS);
+  // Few draws never decide otherwise than all of them would.
+  const hangs = hangsOnDraws(pGenuine, rough.genuine, limits) || hangsOnDraws(pOwn, rough.own, limits);
+  const intervals = options.draws !== undefined && hangs ? drawn(DRAWS) : rough;
+  const oneFault = readOneFault(findings);
+  const chain = readChain(reading, findings, context);
   const required = new Set(rules.required[file.kind] ?? []);
   const missing = findings.filter(({ check, mark }) => required.has(check.id) && mark === 'open');
   const deciding = {

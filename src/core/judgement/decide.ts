@@ -77,6 +77,19 @@ export function sideOfThresholds(
   return { side: p >= accept ? 'yes' : 'no', reasons: [] };
 }
 
+const logOdds = (p: number): number => Math.log(p) - Math.log1p(-p);
+
+/** So far, in parts of its width, an end of an interval from few draws may lie from where many put it. */
+const STRAYS = 0.5;
+
+/** True where the side hangs on the end of an interval that more draws could put beyond the threshold. */
+export function hangsOnDraws(p: number, interval: [number, number], { accept, reject }: Thresholds): boolean {
+  const limit = p >= accept ? accept : p <= reject ? reject : null;
+  if (limit === null) return false;
+  const [low, high] = interval.map((end) => logOdds(Math.min(1 - 1e-12, Math.max(1e-12, end)))) as [number, number];
+  return Math.abs((p >= accept ? low : high) - logOdds(limit)) <= STRAYS * (high - low);
+}
+
 /** Turn a side into a decision about the goods; pictures alone never do better than “no objection”. */
 export function decideGoods(
   side: Side,

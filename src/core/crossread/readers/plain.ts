@@ -1,4 +1,4 @@
-import { cleanText, DASHES } from '../../codes/clean';
+import { cleanText, DASHES, unframed } from '../../codes/clean';
 import { normaliseStyleCode } from '../../codes/styleCode';
 import type { ReadingContext } from '../context';
 import { type FactResult, fails } from '../reading';
@@ -13,6 +13,12 @@ export function readWordsFact(raw: string): FactResult {
 /** A name as the record has it, where it differs in nothing but its spaces. */
 const parted = (text: string, name: string | undefined): string =>
   name !== undefined && sameRun(text, name) ? name : text;
+
+/** What goods are made of, as the record has it: `shell100%polyamide` says the same. */
+export const readMaterialsFact = (raw: string, { release }: ReadingContext): FactResult => {
+  const { reading, failure } = readWordsFact(parted(raw, release?.materials));
+  return reading ? { reading: { ...reading, display: cleanText(raw) } } : { failure };
+};
 
 /** The name of a product, which may stand behind its maker's. */
 export function readModelFact(raw: string, { maker, release }: ReadingContext): FactResult {
@@ -37,7 +43,7 @@ export function readColourFact(raw: string, { release }: ReadingContext): FactRe
 /** A short code without a scheme: case, separators and what frames it do not matter. */
 export function readPlainCode(raw: string): FactResult {
   const display = cleanText(raw).toUpperCase();
-  return { reading: { normal: normaliseStyleCode(display.replace(/^[([{<*#]+|[)\]}>*]+$/g, '')), display } };
+  return { reading: { normal: normaliseStyleCode(unframed(display)), display } };
 }
 
 /** A factory's code, which may stand beside the factory's country: `QE2 / ESTRAVA`, `F: QE2`. */
@@ -46,7 +52,7 @@ export function readFactoryFact(raw: string, { release }: ReadingContext): FactR
   const own = cleanText(raw)
     .replace(/^F(?:AC)?[.:] */i, '')
     .split(/ *[/|,] */)
-    .filter((part) => !countries.has(wordsKey(part)));
+    .filter((part) => unframed(part) !== '' && !countries.has(wordsKey(part)));
   return readPlainCode(own.length === 1 ? (own[0] as string) : raw);
 }
 

@@ -1,4 +1,4 @@
-import { cleanText } from '../../codes/clean';
+import { cleanText, unframed } from '../../codes/clean';
 import { tallyNotches } from '../../sizes/notches';
 import {
   amountsWithin,
@@ -109,7 +109,8 @@ export function readNotchFact(raw: string, { chart }: ReadingContext): FactResul
 /** A size that the maker prints mirrored: accepted as it looks and as it is meant. */
 export function readMirroredFact(raw: string, { chart }: ReadingContext): FactResult {
   if (!chart?.mirrored) return fails('This maker is not known to print a size mirrored.', true);
-  const text = cleanText(raw);
+  const text = unframed(cleanText(raw));
+  if (!/^\d[\d.,/ ]*$/.test(text)) return fails(`“${text.slice(0, 20)}” is no number, straight or mirrored.`);
   const [straight] = rowsPrinting(chart, chart.leading, text);
   const [turned] = rowsPrinting(chart, chart.leading, mirrored(text));
   const row = turned ?? straight;
