@@ -111,6 +111,11 @@ const HARMLESS: [at: string, raw: string, shown: RegExp][] = [
   ['boxLabel.size.usMen', '8.5 Wide', /8\.5 Wide/],
   ['boxLabel.size.eu', 'EU/42', /42/],
   ['boxLabel.model', 'TARNCOURTLOW', /TARNCOURTLOW/],
+  ['boxLabel.model', 'Style name: Tarn Court Low', /Tarn Court Low/],
+  ['boxLabel.colourName', 'COL FOG / ALDER', /ALDER/],
+  ['boxLabel.styleCode', 'P/N VK4821-107', /VK4821-107/],
+  ['innerLabel.styleCode', 'Modell VK4821-107', /VK4821-107/],
+  ['innerLabel.factoryCode', 'Werk QE2', /QE2/],
   ['boxLabel.colourName', 'FOG/ALDER-107', /ALDER/],
   ['innerLabel.factoryCode', 'F: QE2', /QE2/],
   ['innerLabel.factoryCode', 'QE2 / ESTRAVA', /QE2/],
@@ -193,6 +198,8 @@ describe('a genuine item stays one however its label is printed, scanned or past
     ['boxLabel.styleCode', 'VK4821-1O7', /“VK4821/],
     ['boxLabel.gtin', '9521204100065', /check digit/],
     ['boxLabel.model', 'TARN COURTLOWE', /TARN COURTLOWE/],
+    ['boxLabel.model', 'Neo Tarn Court Low', /Neo Tarn/],
+    ['boxLabel.styleCode', 'P/N VK4821-108', /4821-?108/],
     ['innerLabel.factoryCode', 'ZZ9 / QE2', /ZZ9/],
     ['rfid.epc', '000000000000000000000000', /blank/],
   ])('%s “%s” is still a contradiction', (at, raw, sentence) => {
@@ -269,5 +276,22 @@ describe('an amount is found among what is printed beside it', () => {
     ['50 ml spray, 3.4 fl oz', 'differs'],
   ])('%s', (raw, mark) => {
     expect(cell(raw, '50 ml', 'saltmeadow')?.mark).toBe(mark);
+  });
+});
+
+describe('a code is read behind whatever the label calls it', () => {
+  const mark = (at: string, raw: string, sizeKey: string, id: string) => {
+    const [place = '', fact = ''] = at.split('.');
+    return cellOf(crossread(labelContext({ [at]: raw }, sizeKey, id)), place, fact)?.mark;
+  };
+  it.each([
+    ['bottleBase.batchCode', 'H1835C2', '50 ml', 'saltmeadow'],
+    ['label.batchCode', 'L5001112', '700 ml', 'skerrow-cask'],
+  ])('%s %s', (at, raw, sizeKey, id) => {
+    const own = mark(at, raw, sizeKey, id);
+    expect(own).not.toBe('differs');
+    for (const words of ['L: ', 'L. ', 'L', 'LOT ', 'Ch.-B.: ', 'No. '])
+      expect([words, mark(at, `${words}${raw}`, sizeKey, id)]).toEqual([words, own]);
+    expect(mark(at, `LOT ${raw}??X`, sizeKey, id)).not.toBe('agrees');
   });
 });

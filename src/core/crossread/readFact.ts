@@ -2,7 +2,7 @@ import { foreignSaid, latinLetters } from '../codes/lookAlikes';
 import { SCHEME_FACTS, type SchemeFact } from '../codes/schemes/codeScheme';
 import type { ReadingContext } from './context';
 import { sizeColumnOf } from './facts';
-import { nameInFront } from './label/labelNames';
+import { behindWords, nameInFront } from './label/labelNames';
 import { readGtinFact, readSchemeFact, readStyleFact, readSymbolFact } from './readers/codes';
 import { readCountryFact } from './readers/country';
 import { readBoughtFact, readEraFact, readWindowFact } from './readers/dates';
@@ -75,11 +75,19 @@ function unlabelled(fact: string, text: string): { text: string; name: string | 
 /** What stands before a number of any kind. */
 const ANY_NUMBER = /^(?:NO|NR|NUM|N[°º])[.: ]+/i;
 
-/** A code without the word in front of it that may be its name; null where none stands there. */
-function withoutWord(fact: string, text: string): { text: string; name: string } | null {
+/** The sign of a lot, which some print close to its code. */
+const LOT_SIGN = /^L(?=[A-Z0-9])/i;
+
+/** A code without what the label puts before it: what is right without that, or what stands behind its name. */
+function withoutWord(
+  fact: string,
+  text: string,
+  isRight: (rest: string) => boolean,
+): { text: string; name: string } | null {
   const named = nameInFront(text);
-  const rest = named?.fact === fact && named.rest !== '' ? named.rest : text;
-  const bare = rest.replace(ANY_NUMBER, '');
+  const rest = (named?.fact === fact && named.rest !== '' ? named.rest : text).replace(ANY_NUMBER, '');
+  const unsigned = fact === 'batchCode' ? text.replace(LOT_SIGN, '') : text;
+  const bare = [behindWords(text, isRight, false), unsigned].find((each) => each !== text && isRight(each)) ?? rest;
   return bare === text || bare === '' ? null : { text: bare, name: text.slice(0, text.length - bare.length).trim() };
 }
 
@@ -100,7 +108,11 @@ export function readFact(fact: string, raw: string, context: ReadingContext, pla
   const read: Reader = column ? (sure) => readSizeFact(column, sure, context) : (READERS[fact] ?? readWordsFact);
   const whole = read(text, place, context);
   // A code that fits no scheme of its maker as it stands may fit without the word that the label puts before it.
-  const bare = whole.reading?.misfit ? withoutWord(fact, text) : null;
+  const fits = (rest: string) => {
+    const { reading } = read(rest, place, context);
+    return reading !== undefined && !reading.misfit;
+  };
+  const bare = whole.reading?.misfit ? withoutWord(fact, text, fits) : null;
   const [result, name] = bare ? [read(bare.text, place, context), bare.name] : [whole, labelled];
   if (!result.reading) return result;
   const { says } = result.reading;

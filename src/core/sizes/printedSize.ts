@@ -168,7 +168,8 @@ export function readPrintedSize(raw: string): PrintedSize {
   // What is exact counts, wherever it stands.
   const first = amounts?.find((each) => !isRounded(each)) ?? amounts?.[0];
   if (amounts && first) return { ...size, amounts, normal: `${tidy(first.inBase)}${first.dimension}` };
-  const letters = text.replace(/[^\p{L}\d]/gu, '');
+  const unnamed = text.replace(/^(\p{L}+)[ .:]+/u, (all, word: string) => (LABELS.has(plain(word)) ? '' : all));
+  const letters = unnamed.replace(/[^\p{L}\d]/gu, '');
   const lettersOf = (part: string) => LETTERS.get(part) ?? (part in words.letters ? part : undefined);
   // `3XL/XXXL` says one thing twice.
   const said = new Set(text.split('/').map((part) => lettersOf(part.replace(/[^\p{L}\d]/gu, ''))));

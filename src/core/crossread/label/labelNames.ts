@@ -57,6 +57,22 @@ export function nameInFront(text: string): { fact: string | null; marked: boolea
     : { fact, marked: /[:#=]/.test(match[2] as string), rest: text.slice(match[0].length) };
 }
 
+/**
+ * A text without the words in front of it, where what follows them can be told for what it is; else as it stands. Labels
+ * name their facts in every language, and no list has all of them.
+ *
+ * @param marked true where only a sign such as a colon ends a name: what a product is called may begin with any word
+ */
+export function behindWords(text: string, isRight: (rest: string) => boolean, marked: boolean): string {
+  for (const gap of text.matchAll(marked ? /\s*[:#=]+\s*/g : /[\s.:#=]+/g)) {
+    const front = text.slice(0, gap.index);
+    if (!/^[\p{L}\s./:#=-]{1,24}$/u.test(front)) break;
+    const rest = text.slice(gap.index + gap[0].length);
+    if (isRight(rest)) return rest;
+  }
+  return text;
+}
+
 /** Where a text of several named facts may be cut: before each name that a colon or the like follows. */
 export function cutAtNames(text: string): string[] {
   const marked = new RegExp(`(?<![\\p{L}\\p{N}/])(?=(?:${ALL})${BESIDE}[ .]*[:#=])`, 'giu');

@@ -10,6 +10,7 @@ import { formatStyleCode, normaliseStyleCode, readStyleCode } from '../../codes/
 import { formatInterval } from '../../dates/interval';
 import { plausibleStart } from '../../dates/productionWindow';
 import type { ReadingContext } from '../context';
+import { behindWords } from '../label/labelNames';
 import { type FactResult, fails, type Misfit } from '../reading';
 
 /** The number alone, of a text that is more than that: an element string, a web address, the marks of a font. */
@@ -60,7 +61,9 @@ const notLatin = (text: string): string => {
 
 /** The printed style code itself, never repaired: a confusable character may be the copyist's. */
 export function readStyleFact(raw: string, context: ReadingContext): FactResult {
-  const normal = normaliseStyleCode(cleanText(raw).replace(/^[(*#]+|[)*]+$/g, ''));
+  const known = normaliseStyleCode(context.release?.styleCode ?? '');
+  const text = cleanText(raw).replace(/^[(*#]+|[)*]+$/g, '');
+  const normal = normaliseStyleCode(behindWords(text, (rest) => normaliseStyleCode(rest) === known, false));
   if (!/^[\p{L}\p{N}]+$/u.test(normal)) return fails('A style code has letters and digits only.');
   if (/[^A-Z0-9]/.test(normal)) return fails(notLatin(normal));
   const shape = context.maker?.styleShape;

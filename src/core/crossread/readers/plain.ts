@@ -1,6 +1,7 @@
 import { cleanText, DASHES, unframed } from '../../codes/clean';
 import { normaliseStyleCode } from '../../codes/styleCode';
 import type { ReadingContext } from '../context';
+import { behindWords, nameInFront } from '../label/labelNames';
 import { type FactResult, fails } from '../reading';
 import { sameRun, wordsKey } from '../words';
 
@@ -10,13 +11,17 @@ export function readWordsFact(raw: string): FactResult {
   return normal === '' ? fails('There is no word in it.') : { reading: { normal, display: cleanText(raw) } };
 }
 
-/** A name as the record has it, where it differs in nothing but its spaces. */
-const parted = (text: string, name: string | undefined): string =>
-  name !== undefined && sameRun(text, name) ? name : text;
+/** A name as the record has it, where it differs in nothing but its spaces, and what the label calls it. */
+function parted(text: string, name: string | undefined, fact: string): string {
+  if (name === undefined) return text;
+  const named = nameInFront(text);
+  const rest = named?.fact === fact ? named.rest : behindWords(text, (each) => sameRun(each, name), true);
+  return sameRun(rest, name) ? name : text;
+}
 
 /** What goods are made of, as the record has it: `shell100%polyamide` says the same. */
 export const readMaterialsFact = (raw: string, { release }: ReadingContext): FactResult => {
-  const { reading, failure } = readWordsFact(parted(raw, release?.materials));
+  const { reading, failure } = readWordsFact(parted(raw, release?.materials, 'materials'));
   return reading ? { reading: { ...reading, display: cleanText(raw) } } : { failure };
 };
 
@@ -25,7 +30,7 @@ export function readModelFact(raw: string, { maker, release }: ReadingContext): 
   const text = cleanText(raw);
   const own = maker?.name.toUpperCase() ?? '';
   const behind = own !== '' && text.toUpperCase().startsWith(`${own} `) ? text.slice(own.length + 1) : text;
-  const { reading, failure } = readWordsFact(parted(behind, release?.name));
+  const { reading, failure } = readWordsFact(parted(behind, release?.name, 'model'));
   return reading ? { reading: { ...reading, display: text } } : { failure };
 }
 
@@ -36,7 +41,9 @@ export function readColourFact(raw: string, { release }: ReadingContext): FactRe
   const own = text
     .split(/ |-(?=\w+$)/)
     .filter((word) => word.replace(/^[(#]|[):,]$/g, '').toUpperCase() !== number?.toUpperCase());
-  const { reading, failure } = readWordsFact(parted(own.length > 0 ? own.join(' ') : text, release?.colourName));
+  const { reading, failure } = readWordsFact(
+    parted(own.length > 0 ? own.join(' ') : text, release?.colourName, 'colourName'),
+  );
   return reading ? { reading: { ...reading, display: text } } : { failure };
 }
 
@@ -53,7 +60,9 @@ export function readFactoryFact(raw: string, { release }: ReadingContext): FactR
     .replace(/^F(?:AC)?[.:] */i, '')
     .split(/ *[/|,] */)
     .filter((part) => unframed(part) !== '' && !countries.has(wordsKey(part)));
-  return readPlainCode(own.length === 1 ? (own[0] as string) : raw);
+  const codes = new Set(release?.factories.map(({ code }) => normaliseStyleCode(code)));
+  const [text = ''] = own.length === 1 ? own : [raw];
+  return readPlainCode(behindWords(text, (rest) => codes.has(normaliseStyleCode(unframed(rest))), false));
 }
 
 /** ISO 4217 codes that are in use. */
