@@ -1,15 +1,13 @@
-import { spawn, spawnSync } from 'node:child_process';
-import { cpSync, existsSync, rmSync } from 'node:fs';
+import { existsSync } from 'node:fs';
 import { resolve } from 'node:path';
 import { gzipSync } from 'node:zlib';
 import { chromium, type Page } from '@playwright/test';
 import { cookieOf } from '../e2e/signIn';
 import { bar } from './bar';
+import { awake, freshDemo, serve } from './servers';
 
 const PORT = 4397;
 const HOME = `http://127.0.0.1:${PORT}`;
-/** The demo world as it is laid out, and what the keys are pressed on: a case grows by every run. */
-const LAID_OUT = resolve('.cache/bench-data');
 const DATA = resolve('.cache/bench-hand');
 const RUNS = 3;
 const KEYS = 24;
@@ -75,28 +73,9 @@ async function load(page: Page, path: string): Promise<number> {
 }
 
 async function serverUp(): Promise<() => void> {
-  const environment = { ...process.env, PINPRICK_DATA: DATA, NEXT_TELEMETRY_DISABLED: '1' };
-  spawnSync(process.execPath, ['node_modules/tsx/dist/cli.mjs', 'src/cli/main.ts', 'prepare', '--demo'], {
-    env: { ...environment, PINPRICK_DATA: LAID_OUT },
-    stdio: 'ignore',
-  });
-  rmSync(DATA, { recursive: true, force: true });
-  cpSync(LAID_OUT, DATA, { recursive: true });
-  const server = spawn(
-    process.execPath,
-    ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', String(PORT)],
-    { env: environment, stdio: 'ignore' },
-  );
-  for (let i = 0; i < 150; i++) {
-    if (
-      await fetch(HOME).then(
-        () => true,
-        () => false,
-      )
-    )
-      break;
-    await new Promise((done) => setTimeout(done, 200));
-  }
+  freshDemo(DATA);
+  const server = serve(PORT, '.', { PINPRICK_DATA: DATA });
+  await awake(HOME);
   return () => server.kill('SIGTERM');
 }
 

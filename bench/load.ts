@@ -1,10 +1,9 @@
-import { spawnSync } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
-import { cpSync, existsSync, rmSync } from 'node:fs';
+import { existsSync } from 'node:fs';
 import { resolve } from 'node:path';
 import { cookieOf } from '../e2e/signIn';
 import { bar } from './bar';
-import { awake, buildHello, DESK, HELLO, QUIET, serve, timed } from './servers';
+import { awake, buildHello, DESK, freshDemo, HELLO, serve, timed } from './servers';
 
 /** What pages and entries cost the server, as multiples of a hello-world of the same framework in one run. */
 export async function benchLoad(): Promise<void> {
@@ -14,13 +13,7 @@ export async function benchLoad(): Promise<void> {
   }
   const hello = resolve('.cache/hello');
   const data = resolve('.cache/load-data');
-  rmSync(data, { recursive: true, force: true });
-  const laidOut = resolve('.cache/bench-data');
-  if (existsSync(laidOut)) cpSync(laidOut, data, { recursive: true });
-  spawnSync(process.execPath, ['node_modules/tsx/dist/cli.mjs', 'src/cli/main.ts', 'prepare', '--demo'], {
-    stdio: 'ignore',
-    env: { ...QUIET, PINPRICK_DATA: data },
-  });
+  freshDemo(data);
   if (!buildHello(hello)) {
     console.log('\nLoad: the hello-world could not be built.');
     return;

@@ -1,5 +1,5 @@
 import { type ChildProcess, spawn, spawnSync } from 'node:child_process';
-import { mkdirSync, writeFileSync } from 'node:fs';
+import { cpSync, mkdirSync, rmSync, writeFileSync } from 'node:fs';
 import { resolve } from 'node:path';
 
 /** Where the desk and the hello-world beside it are served. */
@@ -24,6 +24,17 @@ export function buildHello(folder: string): boolean {
     writeFileSync(resolve(folder, path), text);
   }
   return spawnSync(process.execPath, [NEXT, 'build', folder], { stdio: 'ignore', env: QUIET }).status === 0;
+}
+
+/** The demo world as it is laid out, copied to a data directory of the bench's own: cases grow by what is done to them. */
+export function freshDemo(data: string): void {
+  const laidOut = resolve('.cache/bench-data');
+  spawnSync(process.execPath, ['node_modules/tsx/dist/cli.mjs', 'src/cli/main.ts', 'prepare', '--demo'], {
+    stdio: 'ignore',
+    env: { ...QUIET, PINPRICK_DATA: laidOut },
+  });
+  rmSync(data, { recursive: true, force: true });
+  cpSync(laidOut, data, { recursive: true });
 }
 
 /** A built application on a port of this machine; the caller ends it. */

@@ -55,22 +55,23 @@ function hiddenTruth(check: CheckDefinition, stated: Classes, second: boolean): 
   };
 }
 
-/** The releases that workshops copy, and how many of them; the copies of the others have nothing in common. */
-const WORKSHOPS: Record<string, number> = {
-  'tarn-court-low-fog': 2,
-  'tarn-court-high-bracken': 2,
-  'holt-ridge-moss': 2,
-  'ninefold-water': 2,
-  'skerrow-cask': 2,
-};
+/** The releases that workshops copy; the copies of the others have nothing in common. */
+const FROM_WORKSHOPS = new Set([
+  'tarn-court-low-fog',
+  'tarn-court-high-bracken',
+  'holt-ridge-moss',
+  'ninefold-water',
+  'skerrow-cask',
+]);
+/** So many workshops copy one of them. */
+const MAKES = 2;
 /** How rarely a copy is other than those of its make. */
 const STRAYS = 0.08;
 
 /** What the copies of a workshop show: how well it copies each strand, and which signs of the worse it leaves. */
 function ofMake(folder: string, release: string, { id, strand }: CheckDefinition, wellCopied: number) {
-  const makes = WORKSHOPS[release];
-  if (makes === undefined) return null;
-  const make = `${release}/${Math.floor(makes * fate(`${folder}/make`))}`;
+  if (!FROM_WORKSHOPS.has(release)) return null;
+  const make = `${release}/${Math.floor(MAKES * fate(`${folder}/make`))}`;
   const quality = fate(`${make}/${strand}`) < wellCopied ? ('well' as const) : ('poorly' as const);
   return { quality, leaves: (chance: number) => fate(`${make}/${id}`) < chance };
 }

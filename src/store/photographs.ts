@@ -157,11 +157,10 @@ const STALE_MS = 3_600_000;
 /** Take away what uploads that broke off left behind; returns how many. */
 export async function sweepParts({ directory }: Pick<Store, 'directory'>): Promise<number> {
   const parts = await Promise.all(
-    ['photographs', 'imports'].map(async (folder) =>
-      (await filesIn(join(/* turbopackIgnore: true */ directory, folder))).map((name) =>
-        join(/* turbopackIgnore: true */ directory, folder, name),
-      ),
-    ),
+    ['photographs', 'imports'].map(async (name) => {
+      const folder = join(/* turbopackIgnore: true */ directory, name);
+      return (await filesIn(folder)).map((file) => join(/* turbopackIgnore: true */ folder, file));
+    }),
   );
   let swept = 0;
   for (const path of parts.flat().filter((each) => each.endsWith('.part'))) {

@@ -1,11 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import { CHARTS, MAKERS } from '@/demo/makers';
-import { genuineText } from '@/demo/printed';
+import { printedAt } from '@/demo/printed';
 import { RELEASES } from '@/demo/releases';
 import { labelContext } from '@/demo/testing/labels';
 import { cellOf } from './crossReading';
 import { crossread } from './crossread';
-import { expandFacts } from './facts';
 
 /** What hands, phones, spreadsheets and readers do to a text that is right. */
 const HANDLED: Record<string, (text: string) => string> = {
@@ -40,11 +39,8 @@ describe.each(['tarn-court-low-fog', 'saltmeadow', 'skerrow-cask', 'leeward-park
   const chart = CHARTS.find((each) => each.id === release.chart) ?? null;
   const maker = MAKERS.find((each) => each.id === release.maker) ?? null;
   const item = { release, maker, chart, schemes, size, factory: 0, lead: 100, number: 77 };
-  const printed = kind.places.flatMap((place) =>
-    expandFacts(place.facts, chart).flatMap((fact): [string, string][] => {
-      const text = genuineText(fact.id, place.id, item);
-      return text && text !== '-' ? [[`${place.id}.${fact.id}`, text]] : [];
-    }),
+  const printed = kind.places.flatMap(({ id: place, facts }) =>
+    Object.entries(printedAt(place, facts, item)).map(([fact, text]): [string, string] => [`${place}.${fact}`, text]),
   );
   const differing = (handled: (text: string) => string) => {
     const reading = crossread(

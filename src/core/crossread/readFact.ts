@@ -1,9 +1,10 @@
 import { foreignSaid, latinLetters } from '../codes/lookAlikes';
 import { SCHEME_FACTS, type SchemeFact } from '../codes/schemes/codeScheme';
+import { REPAIR_STEPS } from '../codes/schemes/repair';
 import type { ReadingContext } from './context';
 import { sizeColumnOf } from './facts';
 import { behindWords, nameInFront } from './label/labelNames';
-import { readGtinFact, readSchemeFact, readStyleFact, readSymbolFact } from './readers/codes';
+import { fitsScheme, readGtinFact, readSchemeFact, readStyleFact, readSymbolFact } from './readers/codes';
 import { readCountryFact } from './readers/country';
 import { readBoughtFact, readEraFact, readWindowFact } from './readers/dates';
 import {
@@ -108,10 +109,8 @@ export function readFact(fact: string, raw: string, context: ReadingContext, pla
   const read: Reader = column ? (sure) => readSizeFact(column, sure, context) : (READERS[fact] ?? readWordsFact);
   const whole = read(text, place, context);
   // A code that fits no scheme of its maker as it stands may fit without the word that the label puts before it.
-  const fits = (rest: string) => {
-    const { reading } = read(rest, place, context);
-    return reading !== undefined && !reading.misfit;
-  };
+  const budget = { steps: REPAIR_STEPS };
+  const fits = (rest: string) => fitsScheme(fact as SchemeFact, rest, context, budget);
   const bare = whole.reading?.misfit ? withoutWord(fact, text, fits) : null;
   const [result, name] = bare ? [read(bare.text, place, context), bare.name] : [whole, labelled];
   if (!result.reading) return result;

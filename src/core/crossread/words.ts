@@ -64,7 +64,10 @@ function said(words: string[]): string[] {
 const run = (text: string): string => tokens(text).join('');
 
 /** True where two names differ in nothing but the spaces and signs between their letters: `TARNCOURTLOW`. */
-export const sameRun = (a: string, b: string): boolean => run(a) !== '' && run(a) === run(b);
+export function sameRun(a: string, b: string): boolean {
+  const letters = run(a);
+  return letters !== '' && letters === run(b);
+}
 
 /**
  * What had to be forgiven to take two texts for the same.

@@ -101,11 +101,12 @@ export function assess(file: CaseFile, grounds: Grounds, options: { draws?: numb
   const limits = thresholds(rules.losses);
   const pGenuine = genuineShare(weighing.posterior);
   const pOwn = weighing.posterior.own;
-  const drawn = (draws: number) => drawIntervals(evidence, { rules, statistics, edition }, draws, SEED);
-  const rough = drawn(options.draws ?? DRAWS);
+  const drawn = (count: number) => drawIntervals(evidence, { rules, statistics, edition }, count, SEED);
+  const { draws = DRAWS } = options;
+  const first = drawn(draws);
   // Few draws never decide otherwise than all of them would.
-  const hangs = hangsOnDraws(pGenuine, rough.genuine, limits) || hangsOnDraws(pOwn, rough.own, limits);
-  const intervals = options.draws !== undefined && hangs ? drawn(DRAWS) : rough;
+  const hangs = hangsOnDraws(pGenuine, first.genuine, limits) || hangsOnDraws(pOwn, first.own, limits);
+  const intervals = draws < DRAWS && hangs ? drawn(DRAWS) : first;
   const oneFault = readOneFault(findings);
   const chain = readChain(reading, findings, context);
   const required = new Set(rules.required[file.kind] ?? []);

@@ -109,13 +109,14 @@ function amountsIn(text: string): Amount[] | null {
 const AMOUNT_WITHIN = new RegExp(String.raw`(?<![\p{L}\d.,])${NUMBER}\s*([A-Z]+)(?!\p{L})`, 'gu');
 
 /**
- * The amounts within a print that says more than its size; strengths and words are passed over.
+ * The size within a print that says more than that: its amounts; strengths and words are passed over.
  *
- * @example amountsWithin('700 ml 40 % vol') // 700 ml
+ * @returns null where there is no amount in it
+ * @example amountsWithin('700 ml 40 % vol')?.normal // '700ml'
  */
-export function amountsWithin(raw: string): Amount[] {
+export function amountsWithin(raw: string): PrintedSize | null {
   const found = [...prepared(raw).matchAll(AMOUNT_WITHIN)].filter(([, , , word = '']) => UNITS.has(word));
-  return amountsIn(found.map(([text]) => text).join(' ')) ?? [];
+  return sizeOfAmounts(amountsIn(found.map(([text]) => text).join(' ')));
 }
 
 const FLUID_OUNCE = UNITS.get('FLOZ') as { unit: string; dimension: Dimension; factor: number };
@@ -143,6 +144,15 @@ export function standsFor(printed: Amount, meant: Amount): boolean {
 
 const tidy = (value: number): string => String(Number(value.toFixed(2)));
 
+const UNREAD: PrintedSize = { normal: '', number: null, system: null, wearer: null, child: null, amounts: [] };
+
+/** A size that is given in amounts; null where there are none. */
+function sizeOfAmounts(amounts: Amount[] | null): PrintedSize | null {
+  // What is exact counts, wherever it stands.
+  const first = amounts?.find((each) => !isRounded(each)) ?? amounts?.[0];
+  return amounts && first ? { ...UNREAD, amounts, normal: `${tidy(first.inBase)}${first.dimension}` } : null;
+}
+
 /**
  * Take a printed size apart: `EU 42 2/3`, `8½`, `US W 9.5`, `10C`, `XXL`, `10 cl`, `100 ml ℮ 3.4 FL. OZ.`
  *
@@ -152,8 +162,7 @@ const tidy = (value: number): string => String(Number(value.toFixed(2)));
  */
 export function readPrintedSize(raw: string): PrintedSize {
   const text = prepared(raw);
-  const size: PrintedSize = { normal: '', number: null, system: null, wearer: null, child: null, amounts: [] };
-  const named = { ...size };
+  const named = { ...UNREAD };
   const numbered = new RegExp(String.raw`^([\p{L} .:=/(]*?)\s*${NUMBER}\s*([\p{L} .'()]*)$`, 'u').exec(text);
   if (numbered) {
     const [, before = '', whole = '', fraction, after = ''] = numbered;
@@ -164,21 +173,20 @@ export function readPrintedSize(raw: string): PrintedSize {
       return { ...named, number, normal: `${tidy(number)}${named.child ?? ''}` };
     }
   }
-  const amounts = amountsIn(text.replace(/^(?:SIZE|VOL|CONTENTS?|NET)[.: ]+/, '').replace(UNIT_IN_FRONT, '$2 $1'));
-  // What is exact counts, wherever it stands.
-  const first = amounts?.find((each) => !isRounded(each)) ?? amounts?.[0];
-  if (amounts && first) return { ...size, amounts, normal: `${tidy(first.inBase)}${first.dimension}` };
+  const unlabelled = text.replace(/^(?:SIZE|VOL|CONTENTS?|NET)[.: ]+/, '').replace(UNIT_IN_FRONT, '$2 $1');
+  const inAmounts = sizeOfAmounts(amountsIn(unlabelled));
+  if (inAmounts) return inAmounts;
   const unnamed = text.replace(/^(\p{L}+)[ .:]+/u, (all, word: string) => (LABELS.has(plain(word)) ? '' : all));
   const letters = unnamed.replace(/[^\p{L}\d]/gu, '');
   const lettersOf = (part: string) => LETTERS.get(part) ?? (part in words.letters ? part : undefined);
   // `3XL/XXXL` says one thing twice.
   const said = new Set(text.split('/').map((part) => lettersOf(part.replace(/[^\p{L}\d]/gu, ''))));
   const letter = lettersOf(letters) ?? (said.size === 1 ? [...said][0] : undefined);
-  if (letter) return { ...size, normal: letter };
+  if (letter) return { ...UNREAD, normal: letter };
   const [system, ...rest] = text.split(/[ .:]+/);
   const known = SYSTEMS.get(system as string);
   if (known && rest.length > 0) return { ...readPrintedSize(rest.join(' ')), system: known };
-  return { ...size, normal: asItStands(text) };
+  return { ...UNREAD, normal: asItStands(text) };
 }
 
 const FRACTION_BEHIND = /(?<=\d)[ -]?(1\/[234]|2\/3|3\/4)(?!\d)/g;

@@ -11,27 +11,25 @@ export function readWordsFact(raw: string): FactResult {
   return normal === '' ? fails('There is no word in it.') : { reading: { normal, display: cleanText(raw) } };
 }
 
-/** A name as the record has it, where it differs in nothing but its spaces, and what the label calls it. */
-function parted(text: string, name: string | undefined, fact: string): string {
-  if (name === undefined) return text;
+/** Words that are the record's own where they differ from it in nothing but spaces, and what the label calls them. */
+function readNamed(fact: string, text: string, recorded: string | undefined, display: string): FactResult {
   const named = nameInFront(text);
-  const rest = named?.fact === fact ? named.rest : behindWords(text, (each) => sameRun(each, name), true);
-  return sameRun(rest, name) ? name : text;
+  const isRecorded = (each: string) => recorded !== undefined && sameRun(each, recorded);
+  const rest = named?.fact === fact ? named.rest : behindWords(text, isRecorded, true);
+  const { reading, failure } = readWordsFact(isRecorded(rest) ? (recorded as string) : text);
+  return reading ? { reading: { ...reading, display } } : { failure };
 }
 
-/** What goods are made of, as the record has it: `shell100%polyamide` says the same. */
-export const readMaterialsFact = (raw: string, { release }: ReadingContext): FactResult => {
-  const { reading, failure } = readWordsFact(parted(raw, release?.materials, 'materials'));
-  return reading ? { reading: { ...reading, display: cleanText(raw) } } : { failure };
-};
+/** What goods are made of: `shell100%polyamide` says what the record says. */
+export const readMaterialsFact = (raw: string, { release }: ReadingContext): FactResult =>
+  readNamed('materials', raw, release?.materials, cleanText(raw));
 
 /** The name of a product, which may stand behind its maker's. */
 export function readModelFact(raw: string, { maker, release }: ReadingContext): FactResult {
   const text = cleanText(raw);
   const own = maker?.name.toUpperCase() ?? '';
   const behind = own !== '' && text.toUpperCase().startsWith(`${own} `) ? text.slice(own.length + 1) : text;
-  const { reading, failure } = readWordsFact(parted(behind, release?.name, 'model'));
-  return reading ? { reading: { ...reading, display: text } } : { failure };
+  return readNamed('model', behind, release?.name, text);
 }
 
 /** The name of a colour, beside which some print the colour's part of the style code: `FOG / ALDER 107`. */
@@ -41,10 +39,7 @@ export function readColourFact(raw: string, { release }: ReadingContext): FactRe
   const own = text
     .split(/ |-(?=\w+$)/)
     .filter((word) => word.replace(/^[(#]|[):,]$/g, '').toUpperCase() !== number?.toUpperCase());
-  const { reading, failure } = readWordsFact(
-    parted(own.length > 0 ? own.join(' ') : text, release?.colourName, 'colourName'),
-  );
-  return reading ? { reading: { ...reading, display: text } } : { failure };
+  return readNamed('colourName', own.length > 0 ? own.join(' ') : text, release?.colourName, text);
 }
 
 /** A short code without a scheme: case, separators and what frames it do not matter. */
@@ -57,7 +52,6 @@ export function readPlainCode(raw: string): FactResult {
 export function readFactoryFact(raw: string, { release }: ReadingContext): FactResult {
   const countries = new Set(release?.factories.map(({ country }) => wordsKey(country)));
   const own = cleanText(raw)
-    .replace(/^F(?:AC)?[.:] */i, '')
     .split(/ *[/|,] */)
     .filter((part) => unframed(part) !== '' && !countries.has(wordsKey(part)));
   const codes = new Set(release?.factories.map(({ code }) => normaliseStyleCode(code)));

@@ -14,23 +14,20 @@ import { claimedRow, type ReadingContext } from '../context';
 import { type FactResult, fails } from '../reading';
 
 /** A size where the record has no chart: an amount with its unit, or a text. */
-export function readWholeSize(raw: string, context: ReadingContext): FactResult {
-  const { release, sizeKey } = context;
-  const size = readPrintedSize(raw);
+export function readWholeSize(raw: string, { release, sizeKey }: ReadingContext): FactResult {
+  const whole = readPrintedSize(raw);
   const display = cleanText(raw);
-  if (size.normal === '') return fails('There is no size in it.');
-  if (size.number === null && size.amounts.length === 0 && sizeKey && readPrintedSize(sizeKey).amounts.length > 0) {
-    const within = amountsWithin(raw).map(({ value, unit }) => `${value} ${unit}`);
-    if (within.length === 0) return fails(`There is no amount in “${display.slice(0, 30)}” that can be read.`);
-    const { reading, failure } = readWholeSize(within.join(' / '), context);
-    return reading ? { reading: { ...reading, display } } : { failure };
-  }
+  if (whole.normal === '') return fails('There is no size in it.');
+  const claimed = sizeKey ? readPrintedSize(sizeKey) : null;
+  const unread = whole.number === null && whole.amounts.length === 0 && claimed !== null && claimed.amounts.length > 0;
+  const size = unread ? amountsWithin(raw) : whole;
+  if (!size) return fails(`There is no amount in “${display.slice(0, 30)}” that can be read.`);
   const apart = contradiction(size);
   if (apart) {
     const [a, b] = apart.map(({ value, unit }) => `${value} ${unit}`);
     return fails(`${a} and ${b} are not the same amount.`, true);
   }
-  const wanted = release && sizeKey ? readPrintedSize(sizeKey) : null;
+  const wanted = release ? claimed : null;
   const [amount] = wanted?.amounts ?? [];
   const [printed] = size.amounts;
   if (wanted && amount && printed && size.amounts.every((each) => standsFor(each, amount)))
