@@ -48,6 +48,27 @@ test('what cannot be saved is still there and is saved on the second try', async
   await expect(page.locator('li[data-check="box.edge"]')).toHaveAttribute('data-mark', 'agrees');
 });
 
+test('a hand faster than the desk seals what it agreed to, once that is kept', async ({ page }) => {
+  await visit(page, '/case/PP-0423/inspect');
+  let letGo = () => {};
+  const kept = new Promise<void>((done) => {
+    letGo = done;
+  });
+  await page.route('**/events', async (route) => {
+    await kept;
+    await route.continue();
+  });
+  await press(page, '1', 'v');
+  await page.waitForURL(/verdict/);
+  await press(page, 's', 'Enter');
+  const sheet = page.getByRole('dialog', { name: 'Seal this verdict?' });
+  await expect(sheet).toContainText('It is sealed as soon as everything is saved and drawn.');
+  await expect(page.getByRole('heading', { name: 'Sealed' })).toHaveCount(0);
+  letGo();
+  await expect(page.getByRole('heading', { name: 'Sealed' })).toBeVisible();
+  await expect(page.getByText(/^Seal: [0-9a-f]{64}$/)).toBeVisible();
+});
+
 test('a part of the page that cannot be fetched takes nothing with it', async ({ page, context, watch }) => {
   await visit(page, '/case/PP-0424/codes');
   // The server is gone, with an entry on its way.

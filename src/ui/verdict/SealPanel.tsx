@@ -1,5 +1,5 @@
 'use client';
-import { type FormEvent, useState } from 'react';
+import { type FormEvent, useCallback, useEffect, useState } from 'react';
 import { factName } from '@/core/crossread/facts';
 import { GOODS_WORDS, PACKAGING_WORDS } from '@/core/judgement/sentences';
 import { verdictBody } from '@/core/judgement/verdictBody';
@@ -19,13 +19,26 @@ export function SealPanel() {
   const stake = useStake();
   const mayDo = useMay();
   const [asking, setAsking] = useState<'seal' | 'reopen' | 'close' | null>(null);
+  const [agreed, setAgreed] = useState<string | null>(null);
   const [reason, setReason] = useState('');
   const { goods, packaging } = assessment;
   const { seal } = file;
 
-  const sealIt = async () => {
+  const said = `${GOODS_WORDS[goods.decision]}, ${PACKAGING_WORDS[packaging.decision]}`;
+  const settling = !settled || log.pending.length > 0;
+  const sealIt = useCallback(async () => {
     setAsking(null);
-    if (await stake()) record('verdictSealed', verdictBody(file, log.folder.grounds));
+    setAgreed(null);
+    if (await stake()) record('verdictSealed', verdictBody(file, log.folder.grounds, assessment));
+  }, [stake, record, file, log.folder.grounds, assessment]);
+  // Whoever is faster than the last draws has agreed to what stood there, and to nothing else.
+  useEffect(() => {
+    if (agreed === null || settling) return;
+    if (agreed === said) void sealIt();
+  }, [agreed, settling, said, sealIt]);
+  const dismiss = () => {
+    setAsking(null);
+    setAgreed(null);
   };
   const giveReason = (event: FormEvent) => {
     event.preventDefault();
@@ -138,12 +151,7 @@ export function SealPanel() {
   return (
     <section className="border-t pt-3">
       <div className="flex flex-wrap gap-2">
-        <Button
-          data-key="s"
-          look="act"
-          onClick={() => setAsking('seal')}
-          disabled={log.pending.length > 0 || !settled || !mayDo('verdictSealed')}
-        >
+        <Button data-key="s" look="act" onClick={() => setAsking('seal')} disabled={!mayDo('verdictSealed')}>
           Seal verdict <Key>s</Key>
         </Button>
         <ExportLink number={log.folder.number} />
@@ -159,7 +167,7 @@ export function SealPanel() {
       ))}
       <Sheet
         open={asking === 'seal'}
-        onOpenChange={(next) => !next && setAsking(null)}
+        onOpenChange={(next) => !next && dismiss()}
         title="Seal this verdict?"
         description="It is kept with the record, the checks and the house rules as they are now, and is read-only after that. It can be reopened only with a reason."
       >
@@ -178,11 +186,17 @@ export function SealPanel() {
             {open} {open === 1 ? 'check is' : 'checks are'} not looked at; the verdict says so.
           </p>
         )}
-        <div className="flex gap-2">
-          <Button look="act" autoFocus onClick={sealIt}>
+        <div className="flex items-center gap-2">
+          <Button look="act" autoFocus onClick={() => setAgreed(said)}>
             Seal verdict
           </Button>
-          <Button onClick={() => setAsking(null)}>Not yet</Button>
+          <Button onClick={dismiss}>Not yet</Button>
+          <p role="status" className="text-soft">
+            {agreed !== null &&
+              (agreed === said
+                ? 'It is sealed as soon as everything is saved and drawn.'
+                : 'It came out otherwise: look at it again.')}
+          </p>
         </div>
         <p className="mt-4 text-[13px] text-soft">
           {grounds.houseRules.name} decide by{' '}
