@@ -1,8 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { CHARTS, MAKERS } from '@/demo/makers';
-import { printedAt } from '@/demo/printed';
-import { RELEASES } from '@/demo/releases';
-import { labelContext } from '@/demo/testing/labels';
+import { genuinePrints, labelContext } from '@/demo/testing/labels';
 import { cellOf } from './crossReading';
 import { crossread } from './crossread';
 
@@ -33,15 +30,8 @@ const HANDLED: Record<string, (text: string) => string> = {
 };
 
 describe.each(['tarn-court-low-fog', 'saltmeadow', 'skerrow-cask', 'leeward-parka-kelp'])('a genuine %s', (id) => {
-  const release = RELEASES.find((each) => each.id === id) as (typeof RELEASES)[number];
-  const size = release.sizes[2]?.key ?? release.sizes[0]?.key ?? null;
-  const { kind, schemes } = labelContext({}, size, id);
-  const chart = CHARTS.find((each) => each.id === release.chart) ?? null;
-  const maker = MAKERS.find((each) => each.id === release.maker) ?? null;
-  const item = { release, maker, chart, schemes, size, factory: 0, lead: 100, number: 77 };
-  const printed = kind.places.flatMap(({ id: place, facts }) =>
-    Object.entries(printedAt(place, facts, item)).map(([fact, text]): [string, string] => [`${place}.${fact}`, text]),
-  );
+  const { size, printed: genuine } = genuinePrints(id);
+  const printed = Object.entries(genuine);
   const differing = (handled: (text: string) => string) => {
     const reading = crossread(
       labelContext(Object.fromEntries(printed.map(([at, text]) => [at, handled(text)])), size, id),

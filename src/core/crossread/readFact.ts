@@ -7,12 +7,11 @@ import { behindWords, nameInFront } from './label/labelNames';
 import { fitsScheme, readGtinFact, readSchemeFact, readStyleFact, readSymbolFact } from './readers/codes';
 import { readCountryFact } from './readers/country';
 import { readBoughtFact, readEraFact, readWindowFact } from './readers/dates';
+import { readMaterialsFact } from './readers/materials';
+import { readNamedFact } from './readers/names';
 import {
-  readColourFact,
   readDimensionsFact,
   readFactoryFact,
-  readMaterialsFact,
-  readModelFact,
   readOfferedFact,
   readPlainCode,
   readPriceFact,
@@ -41,9 +40,9 @@ const READERS: Record<string, Reader> = {
   sizesOffered: readOfferedFact,
   dimensions: readDimensionsFact,
   era: (raw, _, context) => readEraFact(raw, context),
-  model: (raw, _, context) => readModelFact(raw, context),
-  materials: (raw, _, context) => readMaterialsFact(raw, context),
-  colourName: (raw, _, context) => readColourFact(raw, context),
+  model: (...print) => readNamedFact('model', ...print),
+  materials: readMaterialsFact,
+  colourName: (...print) => readNamedFact('colourName', ...print),
   symbol: (raw, _, context) => readSymbolFact(raw, context),
   epc: readEpcFact,
   secondEpc: readEpcFact,
@@ -74,22 +73,38 @@ function unlabelled(fact: string, text: string): { text: string; name: string | 
 }
 
 /** What stands before a number of any kind. */
-const ANY_NUMBER = /^(?:NO|NR|NUM|N[°º])[.: ]+/i;
+const ANY_NUMBER = /^(?:(?:NO|NR|NUM|N[°º])[.: ]+|№ *)/i;
 
-/** The sign of a lot, which some print close to its code. */
+/** The sign of a lot, which some print close to its code, and others leave out where it is a part of it. */
 const LOT_SIGN = /^L(?=[A-Z0-9])/i;
 
+/** The application identifier of a batch or a serial, before what it names in a symbol. */
+const IDENTIFIER = /^\(?(?:10|21)\)?(?=[A-Z0-9])/i;
+
+type Fits = (text: string) => boolean;
+
 /** A code without what the label puts before it: what is right without that, or what stands behind its name. */
-function withoutWord(
-  fact: string,
-  text: string,
-  isRight: (rest: string) => boolean,
-): { text: string; name: string } | null {
+function withoutWord(fact: string, text: string, fits: Fits): { text: string; name: string } | null {
   const named = nameInFront(text);
   const rest = (named?.fact === fact && named.rest !== '' ? named.rest : text).replace(ANY_NUMBER, '');
   const unsigned = fact === 'batchCode' ? text.replace(LOT_SIGN, '') : text;
-  const bare = [behindWords(text, isRight, false), unsigned].find((each) => each !== text && isRight(each)) ?? rest;
+  const right = [behindWords(text, fits, false), unsigned, text.replace(IDENTIFIER, '')];
+  const bare = right.find((each) => each !== text && fits(each)) ?? rest;
   return bare === text || bare === '' ? null : { text: bare, name: text.slice(0, text.length - bare.length).trim() };
+}
+
+/** So many words may stand behind a code. */
+const MOST_BEHIND = 6;
+
+/** A code before what else stands in its line: `H0244C2 EXP 2030`, `L3158111 14:05`. Null where no code is there alone. */
+function beforeWords(fact: string, text: string, fits: Fits): { text: string; name: string; behind: string } | null {
+  const gaps = [...text.matchAll(/\s+(?:[/|(]\s*)?|\s*[/|(]\s*/g)].slice(-MOST_BEHIND).reverse();
+  for (const gap of gaps) {
+    const [head, behind] = [text.slice(0, gap.index), text.slice(gap.index + gap[0].length)];
+    const bare = fits(head) ? { text: head, name: '' } : withoutWord(fact, head, fits);
+    if (bare && fits(bare.text)) return behind.split(/\s+/).some(fits) ? null : { ...bare, behind };
+  }
+  return null;
 }
 
 /**
@@ -111,20 +126,25 @@ export function readFact(fact: string, raw: string, context: ReadingContext, pla
   // A code that fits no scheme of its maker as it stands may fit without the word that the label puts before it.
   const budget = { steps: REPAIR_STEPS };
   const fits = (rest: string) => fitsScheme(fact as SchemeFact, rest, context, budget);
-  const bare = whole.reading?.misfit ? withoutWord(fact, text, fits) : null;
-  const [result, name] = bare ? [read(bare.text, place, context), bare.name] : [whole, labelled];
+  const misfit = whole.reading?.misfit !== undefined;
+  const lot = misfit && fact === 'batchCode' && fits(`L${text}`) ? { text: `L${text}`, name: null, behind: '' } : null;
+  const bare = misfit ? (beforeWords(fact, text, fits) ?? withoutWord(fact, text, fits) ?? lot) : null;
+  const result = bare ? read(bare.text, place, context) : whole;
+  const name = bare ? bare.name : labelled;
+  const behind = bare && 'behind' in bare ? bare.behind : '';
   if (!result.reading) return result;
-  const { says } = result.reading;
-  const reading = {
-    ...result.reading,
-    ...(unsure ? { uncertain: true } : {}),
-    ...(foreign.length > 0 || name
-      ? {
-          says: [foreign.length > 0 ? foreignSaid(foreign) : '', name ? `without “${name}”` : '', says]
-            .filter(Boolean)
-            .join('; '),
-        }
-      : {}),
+  const says = [
+    foreign.length > 0 ? foreignSaid(foreign) : '',
+    name ? `without “${name}”` : '',
+    bare === lot && lot ? 'with the L of a lot' : '',
+    behind ? `“${behind}” stands behind it` : '',
+    result.reading.says,
+  ].filter(Boolean);
+  return {
+    reading: {
+      ...result.reading,
+      ...(unsure ? { uncertain: true } : {}),
+      ...(says.length > 0 ? { says: says.join('; ') } : {}),
+    },
   };
-  return { reading };
 }

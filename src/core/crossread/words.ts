@@ -1,5 +1,7 @@
 import { cleanText, plainText } from '../codes/clean';
 import abbreviations from './abbreviations.json';
+import besideNames from './besideNames.json';
+import colourWords from './colourWords.json';
 
 const ABBREVIATIONS: Record<string, string> = abbreviations;
 
@@ -7,21 +9,9 @@ const ABBREVIATIONS: Record<string, string> = abbreviations;
 const FILLERS = new Set(['AND', 'THE']);
 
 /** What labels add to a name or leave out: whom it is for, and what sort of thing it is. */
-const ADDED = new Set([
-  'MEN',
-  'MENS',
-  'W',
-  'WOMEN',
-  'WOMENS',
-  'LADIES',
-  'UNISEX',
-  // Grade school, pre-school, toddlers.
-  'GS',
-  'PS',
-  'TD',
-  'SHOE',
-  'SHOES',
-]);
+const ADDED = new Set(besideNames.added.split(' '));
+/** What labels print beside a name, in the name's own line, and is none of it. */
+const GOODS = new Set(besideNames.goods.split(' '));
 
 /** Upper-case words without accents or punctuation, in their order. */
 function tokens(text: string): string[] {
@@ -64,9 +54,72 @@ function said(words: string[]): string[] {
 const run = (text: string): string => tokens(text).join('');
 
 /** True where two names differ in nothing but the spaces and signs between their letters: `TARNCOURTLOW`. */
-export function sameRun(a: string, b: string): boolean {
+function sameRun(a: string, b: string): boolean {
   const letters = run(a);
   return letters !== '' && letters === run(b);
+}
+
+/** The plain colours in the languages of the markets. */
+const COLOURS = new Map(
+  Object.entries(colourWords).flatMap(([colour, others]) => others.split(' ').map((each) => [each, colour] as const)),
+);
+
+/**
+ * One word in the ways in which makers and labels write it: `8` for `EIGHT`, `HARBOR`, `SCHWARZ` for `BLACK`, `LOWS`, and
+ * `PRK` without its vowels.
+ */
+function sameWord(printed: string, meant: string): boolean {
+  const spelt = (word: string) =>
+    besideNames.numbers[Number(word)] ?? COLOURS.get(word) ?? word.replace(/(?<=.{3})OUR/, 'OR');
+  return (
+    spelt(printed) === spelt(meant) ||
+    printed === `${meant}S` ||
+    (printed.length > 1 && printed === `${meant.charAt(0)}${meant.slice(1).replace(/[AEIOU]/g, '')}`)
+  );
+}
+
+/** A word that ends before its time, as where the line was too short for it. */
+const cutShort = (printed: string, meant: string): boolean =>
+  meant.startsWith(printed) && meant.length - printed.length > 1;
+
+/** How a printed name stands to the one that is meant. */
+export type NameFit =
+  /** It says the name, with words in short; the words beside it say what else is known of the item. */
+  | { fits: 'whole'; beside: string[]; short: string[] }
+  /** Words stand beside it that nobody knows. */
+  | { fits: 'more'; beside: string[] }
+  /** Words of it are missing or cut short, and nothing that is unknown stands there. */
+  | { fits: 'part' }
+  | { fits: 'not' };
+
+/**
+ * Look for a name in what is printed where it stands.
+ *
+ * @param known other texts that are said of the item, whose words may stand beside its name
+ * @example nameIn('TARN COURT LOW 107', 'Tarn Court Low', ['VK4821-107']) // { fits: 'whole', beside: ['107'], short: [] }
+ */
+export function nameIn(printed: string, meant: string, known: string[]): NameFit {
+  if (sameRun(printed, meant)) return { fits: 'whole', beside: [], short: [] };
+  const others = new Set([...known.flatMap(searchWords), ...GOODS]);
+  const missing = said(tokens(meant));
+  const name = new Set(missing);
+  const letters = missing.join('');
+  const beside: string[] = [];
+  const unknown: string[] = [];
+  const short: string[] = [];
+  const words = said(tokens(printed));
+  for (const word of words) {
+    const at = missing.findIndex((each) => sameWord(word, each));
+    if (at >= 0) {
+      const [full] = missing.splice(at, 1);
+      if (word !== full) short.push(`${word} for ${full}`);
+    } else if (!missing.some((each) => cutShort(word, each))) (others.has(word) ? beside : unknown).push(word);
+  }
+  const own = words.filter((word) => name.has(word) || !others.has(word)).join('');
+  if (own === letters) return { fits: 'whole', beside, short };
+  if (missing.length === 0)
+    return unknown.length > 0 ? { fits: 'more', beside: unknown } : { fits: 'whole', beside, short };
+  return { fits: unknown.length === 0 ? 'part' : 'not' };
 }
 
 /**

@@ -54,9 +54,11 @@ const FRACTIONS: Record<string, number> = { '1/2': 0.5, '1/3': 0.33, '2/3': 0.67
 
 /** Capitals with fractions set apart from the whole number, which compatibility folding would run together. */
 const prepared = (raw: string): string =>
-  cleanText(raw.replace(/℮/gu, ' '))
+  cleanText(raw.replace(/℮/gu, ' ').replace(/cm[³3]/giu, 'ml'))
     .replace(/[”″]/gu, '"')
+    .replace(/’/gu, "'")
     .toUpperCase()
+    .replace(/(?<![\d/.,]|\d )(?:1\/2|[13]\/4|[12]\/3)(?= *\p{L})/gu, (part) => String(FRACTIONS[part]))
     .replace(/FL\.?\s*OZ\b\.?/g, 'FLOZ');
 
 const NUMBER = String.raw`(\d{1,5}(?:[.,]\d{1,2})?)(?:\s*-?\s*(1\/2|1\/3|2\/3|1\/4|3\/4)(?!\d))?`;
@@ -93,7 +95,7 @@ function understood(texts: string[], size: PrintedSize): boolean {
 const wordsIn = (text: string): string[] => text.split(/[^\p{L}"]+/u).filter(Boolean);
 
 function amountsIn(text: string): Amount[] | null {
-  const pattern = new RegExp(String.raw`\s*${NUMBER}\s*([A-Z]+|")\.?[\s,;/()=E-]*`, 'y');
+  const pattern = new RegExp(String.raw`\s*${NUMBER}\s*(\p{L}+|")\.?[\s,;/()=E-]*`, 'uy');
   const amounts: Amount[] = [];
   while (pattern.lastIndex < text.length) {
     const [, whole = '', fraction, word = ''] = pattern.exec(text) ?? [];
@@ -106,7 +108,7 @@ function amountsIn(text: string): Amount[] | null {
   return amounts.some(({ dimension }) => dimension === 'ml') ? amounts.map((each) => inVolume(each) ?? each) : amounts;
 }
 
-const AMOUNT_WITHIN = new RegExp(String.raw`(?<![\p{L}\d.,])${NUMBER}\s*([A-Z]+)(?!\p{L})`, 'gu');
+const AMOUNT_WITHIN = new RegExp(String.raw`(?<![\p{L}\d.,])${NUMBER}\s*(\p{L}+)(?!\p{L})`, 'gu');
 
 /**
  * The size within a print that says more than that: its amounts; strengths and words are passed over.
@@ -139,7 +141,7 @@ const isRounded = ({ unit }: Amount): boolean => unit === 'fl oz' || unit === 'o
 export function standsFor(printed: Amount, meant: Amount): boolean {
   const as = meant.dimension === 'ml' ? inVolume(printed) : printed;
   if (!as || !isRounded(as) || as.dimension !== meant.dimension) return false;
-  return Math.abs(as.inBase - meant.inBase) <= ROUNDING * Math.max(as.inBase, meant.inBase);
+  return isNear(as, meant);
 }
 
 const tidy = (value: number): string => String(Number(value.toFixed(2)));
@@ -176,7 +178,10 @@ export function readPrintedSize(raw: string): PrintedSize {
   const unlabelled = text.replace(/^(?:SIZE|VOL|CONTENTS?|NET)[.: ]+/, '').replace(UNIT_IN_FRONT, '$2 $1');
   const inAmounts = sizeOfAmounts(amountsIn(unlabelled));
   if (inAmounts) return inAmounts;
-  const unnamed = text.replace(/^(\p{L}+)[ .:]+/u, (all, word: string) => (LABELS.has(plain(word)) ? '' : all));
+  // A short word with its point can be nothing but what the size is called: `T. M`.
+  const unnamed = text
+    .replace(/^(\p{L}+)[ .:]+/u, (all, word: string) => (LABELS.has(plain(word)) ? '' : all))
+    .replace(/^\p{L}{1,4}\. (?=\p{L})/u, '');
   const letters = unnamed.replace(/[^\p{L}\d]/gu, '');
   const lettersOf = (part: string) => LETTERS.get(part) ?? (part in words.letters ? part : undefined);
   // `3XL/XXXL` says one thing twice.
@@ -217,14 +222,17 @@ export const sizeNumber = (raw: string): number => readPrintedSize(raw).number ?
 /** What two amounts on one label may differ by: each is rounded for its own market. */
 const ROUNDING = 0.04;
 
+/** True where two amounts are one, as each is rounded; one that is cut off after its tenths is up to a tenth too small. */
+function isNear(a: Amount, b: Amount): boolean {
+  const cut = [a, b].map(({ value, inBase }) => (/\.\d$/.test(String(value)) ? (inBase / value) * 0.1 : 0));
+  return Math.abs(a.inBase - b.inBase) <= Math.max(ROUNDING * Math.max(a.inBase, b.inBase), ...cut);
+}
+
 /** The amounts of one print that do not mean the same; null where they do. */
 export function contradiction({ amounts }: PrintedSize): [Amount, Amount] | null {
   const [first, ...others] = amounts;
   if (!first) return null;
-  const far = others.find(
-    ({ dimension, inBase }) =>
-      dimension !== first.dimension || Math.abs(inBase - first.inBase) > ROUNDING * Math.max(inBase, first.inBase),
-  );
+  const far = others.find((each) => each.dimension !== first.dimension || !isNear(each, first));
   return far ? [first, far] : null;
 }
 

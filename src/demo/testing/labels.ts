@@ -7,6 +7,7 @@ import type { ReadingContext } from '@/core/crossread/context';
 import type { Release } from '@/core/releases/release';
 import { SCHEMES } from '@/demo/codeSchemes';
 import { CHARTS, MAKERS } from '@/demo/makers';
+import { printedAt } from '@/demo/printed';
 import { RELEASES } from '@/demo/releases';
 import apparel from '@/desk/shipped/apparel.json';
 import figure from '@/desk/shipped/figure.json';
@@ -63,4 +64,20 @@ export function labelContext(
     today: TODAY,
     met: {},
   };
+}
+
+/**
+ * Everything that a genuine item of a demo release prints, from `place.fact` to text.
+ *
+ * @param size one of the release's; its third where none is named
+ */
+export function genuinePrints(id: string, size?: string): { size: string | null; printed: Record<string, string> } {
+  const release = recordOf(id);
+  const key = size ?? release.sizes[2]?.key ?? release.sizes[0]?.key ?? null;
+  const { kind, schemes, chart, maker } = labelContext({}, key, id);
+  const item = { release, maker, chart, schemes, size: key, factory: 0, lead: 100, number: 77 };
+  const printed = kind.places.flatMap(({ id: place, facts }) =>
+    Object.entries(printedAt(place, facts, item)).map(([fact, text]) => [`${place}.${fact}`, text]),
+  );
+  return { size: key, printed: Object.fromEntries(printed) };
 }

@@ -17,7 +17,10 @@ import { type FactResult, fails, type Misfit } from '../reading';
 function numberIn(raw: string, { today }: ReadingContext): string {
   const text = cleanText(raw)
     .replace(/^\](?:E\d|[CA]0|I\d)\s+(?=\d)/, '')
-    .replace(/^\*([\d ]+)\*$/, '$1');
+    .replace(/^\*([\d ]+)\*$/, '$1')
+    // As spreadsheets write numbers.
+    .replace(/^(\d{8,14})[.,]0{1,2}$/, '$1')
+    .replace(/^\d{1,3}(?:([.,'])\d{3})(?:\1\d{3})+$/, (grouped) => grouped.replace(/\D/g, ''));
   if (!/^(?:\(01\)|https?:)/i.test(text)) return text;
   return readElements(text, today, []).elements?.find(({ ai }) => ai === '01')?.value ?? text;
 }
@@ -59,6 +62,9 @@ const notLatin = (text: string): string => {
     : `“${/[^A-Z0-9]/u.exec(text)?.[0]}” is no letter or digit of a code.`;
 };
 
+/** So many characters tell a part of a style code from another one. */
+const LEAST_PART = 3;
+
 /** The printed style code itself, never repaired: a confusable character may be the copyist's. */
 export function readStyleFact(raw: string, context: ReadingContext): FactResult {
   const known = normaliseStyleCode(context.release?.styleCode ?? '');
@@ -79,6 +85,8 @@ export function readStyleFact(raw: string, context: ReadingContext): FactResult 
   const [parted = ''] = context.release?.styleCode.split(/(?<=^[A-Z0-9]+)[^A-Z0-9]/i) ?? [];
   if (shape && !fits && normal === normaliseStyleCode(parted))
     return fails(`Only the first part of a style code, ${parted}: the rest may stand elsewhere on it.`);
+  if (normal !== known && normal.length >= LEAST_PART && known.includes(normal))
+    return fails(`“${normal}” is only a part of ${context.release?.styleCode}; the rest may stand elsewhere on it.`);
   return { reading: { normal, display: shape && fits ? formatStyleCode(normal, shape) : normal } };
 }
 

@@ -1,45 +1,13 @@
 import { cleanText, DASHES, unframed } from '../../codes/clean';
 import { normaliseStyleCode } from '../../codes/styleCode';
 import type { ReadingContext } from '../context';
-import { behindWords, nameInFront } from '../label/labelNames';
 import { type FactResult, fails } from '../reading';
-import { sameRun, wordsKey } from '../words';
+import { wordsKey } from '../words';
 
 /** Words: case, accents, order and known abbreviations are forgiven. */
 export function readWordsFact(raw: string): FactResult {
   const normal = wordsKey(raw);
   return normal === '' ? fails('There is no word in it.') : { reading: { normal, display: cleanText(raw) } };
-}
-
-/** Words that are the record's own where they differ from it in nothing but spaces, and what the label calls them. */
-function readNamed(fact: string, text: string, recorded: string | undefined, display: string): FactResult {
-  const named = nameInFront(text);
-  const isRecorded = (each: string) => recorded !== undefined && sameRun(each, recorded);
-  const rest = named?.fact === fact ? named.rest : behindWords(text, isRecorded, true);
-  const { reading, failure } = readWordsFact(isRecorded(rest) ? (recorded as string) : text);
-  return reading ? { reading: { ...reading, display } } : { failure };
-}
-
-/** What goods are made of: `shell100%polyamide` says what the record says. */
-export const readMaterialsFact = (raw: string, { release }: ReadingContext): FactResult =>
-  readNamed('materials', raw, release?.materials, cleanText(raw));
-
-/** The name of a product, which may stand behind its maker's. */
-export function readModelFact(raw: string, { maker, release }: ReadingContext): FactResult {
-  const text = cleanText(raw);
-  const own = maker?.name.toUpperCase() ?? '';
-  const behind = own !== '' && text.toUpperCase().startsWith(`${own} `) ? text.slice(own.length + 1) : text;
-  return readNamed('model', behind, release?.name, text);
-}
-
-/** The name of a colour, beside which some print the colour's part of the style code: `FOG / ALDER 107`. */
-export function readColourFact(raw: string, { release }: ReadingContext): FactResult {
-  const text = cleanText(raw);
-  const number = /-([A-Z0-9]*\d[A-Z0-9]*)$/i.exec(release?.styleCode ?? '')?.[1];
-  const own = text
-    .split(/ |-(?=\w+$)/)
-    .filter((word) => word.replace(/^[(#]|[):,]$/g, '').toUpperCase() !== number?.toUpperCase());
-  return readNamed('colourName', own.length > 0 ? own.join(' ') : text, release?.colourName, text);
 }
 
 /** A short code without a scheme: case, separators and what frames it do not matter. */
@@ -48,15 +16,25 @@ export function readPlainCode(raw: string): FactResult {
   return { reading: { normal: normaliseStyleCode(unframed(display)), display } };
 }
 
-/** A factory's code, which may stand beside the factory's country: `QE2 / ESTRAVA`, `F: QE2`. */
+/** What a code is made of: `QE2` and `VM7` are two letters and a figure. */
+const shapeOf = (code: string): string => code.replace(/\p{L}/gu, 'A').replace(/\d/g, '9');
+
+/** A factory's code, beside which its country, a date or other words may stand: `QE2 / ESTRAVA`, `F: QE2`, `QE2 11/24`. */
 export function readFactoryFact(raw: string, { release }: ReadingContext): FactResult {
-  const countries = new Set(release?.factories.map(({ country }) => wordsKey(country)));
-  const own = cleanText(raw)
-    .split(/ *[/|,] */)
-    .filter((part) => unframed(part) !== '' && !countries.has(wordsKey(part)));
   const codes = new Set(release?.factories.map(({ code }) => normaliseStyleCode(code)));
-  const [text = ''] = own.length === 1 ? own : [raw];
-  return readPlainCode(behindWords(text, (rest) => codes.has(normaliseStyleCode(unframed(rest))), false));
+  const shapes = new Set([...codes].map(shapeOf));
+  const whole = readPlainCode(raw);
+  if (whole.reading && codes.has(whole.reading.normal)) return whole;
+  const words = cleanText(raw)
+    .toUpperCase()
+    .split(/[\s/|,:]+/)
+    .map(unframed)
+    .filter(Boolean);
+  const coded = words.filter((word) => shapes.has(shapeOf(normaliseStyleCode(word))));
+  const [code = ''] = coded;
+  if (coded.length !== 1 || !codes.has(normaliseStyleCode(code))) return whole;
+  const beside = words.filter((word) => word !== code).join(' ');
+  return { reading: { normal: normaliseStyleCode(code), display: cleanText(raw), says: `beside it ${beside}` } };
 }
 
 /** ISO 4217 codes that are in use. */

@@ -9,9 +9,12 @@ import {
   sizesBeside,
   standsFor,
 } from '../../sizes/printedSize';
-import { fitColumn, mirrored, rowsPrinting } from '../../sizes/sizeChart';
+import { fitColumn, mirrored, rowsPrinting, type SizeChart, type SizeRow } from '../../sizes/sizeChart';
 import { claimedRow, type ReadingContext } from '../context';
 import { type FactResult, fails } from '../reading';
+
+/** Amounts of several pieces that are sold together: `2 x 25 ml`, `50 ml + 10 ml`. */
+const SEVERAL = /(?<![\d.,])(?!1 *[x×*])\d+ *[x×*] *\d|\d *\p{L}+\.? *\+ *\d/iu;
 
 /** A size where the record has no chart: an amount with its unit, or a text. */
 export function readWholeSize(raw: string, { release, sizeKey }: ReadingContext): FactResult {
@@ -20,6 +23,8 @@ export function readWholeSize(raw: string, { release, sizeKey }: ReadingContext)
   if (whole.normal === '') return fails('There is no size in it.');
   const claimed = sizeKey ? readPrintedSize(sizeKey) : null;
   const unread = whole.number === null && whole.amounts.length === 0 && claimed !== null && claimed.amounts.length > 0;
+  if (SEVERAL.test(display))
+    return fails(`“${display.slice(0, 30)}” names several pieces; enter the amount of this one alone.`);
   const size = unread ? amountsWithin(raw) : whole;
   if (!size) return fails(`There is no amount in “${display.slice(0, 30)}” that can be read.`);
   const apart = contradiction(size);
@@ -54,6 +59,29 @@ export function readWholeSize(raw: string, { release, sizeKey }: ReadingContext)
 const WITH_WIDTH =
   /^(?<size>.*?\d)[ (-]*(?<width>[2-6]?E|E{2,4}|[2-4]?A|B|D|F|G|H|K|(?:X|XX|EXTRA )?(?:WIDE|NARROW)|MEDIUM|REG(?:ULAR)?|STANDARD)\)?$/i;
 
+/** What parts the sizes of one line from one another, and a name from its size. */
+const BETWEEN = /[\s/|()·;:]+/;
+
+/**
+ * The one row of a chart of which all sizes are that are printed together, without a word of which is which: `M/48`,
+ * `42 | 8.5`. Its own column's must be among them.
+ *
+ * @returns the row and the sizes of its other columns; null where they are no such print
+ */
+function besideOthers(chart: SizeChart, column: string, display: string): [SizeRow, string] | null {
+  const parts = display.split(BETWEEN).filter((part) => /[\p{L}\d]/u.test(part));
+  if (parts.length < 2) return null;
+  const printing = (row: SizeRow, part: string, id: string) => rowsPrinting(chart, id, part).includes(row);
+  const rows = chart.rows.filter(
+    (row) =>
+      parts.some((part) => printing(row, part, column)) &&
+      parts.every((part) => chart.columns.some(({ id }) => printing(row, part, id))),
+  );
+  const [row] = rows;
+  if (!row || rows.length > 1) return null;
+  return [row, parts.filter((part) => !printing(row, part, column)).join(', ')];
+}
+
 export function readSizeFact(column: string, raw: string, context: ReadingContext): FactResult {
   const { chart } = context;
   const display = cleanText(raw);
@@ -73,6 +101,13 @@ export function readSizeFact(column: string, raw: string, context: ReadingContex
     const normal = normaliseSize(row.values[column] as string);
     return { reading: { normal, display, sizeKey: row.key, ...(note ? { says: note } : {}) } };
   }
+  const together = besideOthers(chart, column, display);
+  if (together) {
+    const [own, also] = together;
+    const value = own.values[column] as string;
+    const says = also === '' ? {} : { says: `${value}, beside ${also}` };
+    return { reading: { normal: normaliseSize(value), display, sizeKey: own.key, ...says } };
+  }
   if (refusal) return fails(refusal.sentence, refusal.wrong);
   const name = chart.columns.find((each) => each.id === column)?.name ?? column;
   const [seen] = rowsPrinting(chart, column, mirrored(display));
@@ -83,7 +118,13 @@ export function readSizeFact(column: string, raw: string, context: ReadingContex
     );
   }
   const values = chart.rows.map((each) => each.values[column]).filter((value) => value !== undefined);
-  const claimed = claimedRow(context)?.values[column];
+  const meant = claimedRow(context);
+  const elsewhere = chart.columns.find(({ id }) => meant && rowsPrinting(chart, id, raw).includes(meant));
+  if (elsewhere)
+    return fails(
+      `${display.slice(0, 20)} is what size ${meant?.key} prints under ${elsewhere.name}, not under ${name}.`,
+    );
+  const claimed = meant?.values[column];
   const hint = claimed ? `; size ${context.sizeKey} prints ${claimed}` : '';
   const sentence = `${chart.name} has no ${name} ${display.slice(0, 20)}; it runs ${values[0]} to ${values.at(-1)}${hint}.`;
   const { number, normal } = readPrintedSize(raw);
@@ -99,7 +140,8 @@ export function readNotchFact(raw: string, { chart }: ReadingContext): FactResul
   if (failure !== undefined) return fails(failure);
   const name = chart.columns.find(({ id }) => id === chart.leading)?.name ?? '';
   const [row] = rowsPrinting(chart, chart.leading, String(sum));
-  if (!row) return fails(`${display} is ${sum}, and ${chart.name} has no ${name} ${sum}.`, true);
+  // Bare figures may be lengths, and may be how many there are of each.
+  if (!row) return fails(`${display} is ${sum}, and ${chart.name} has no ${name} ${sum}.`, /\p{L}/u.test(raw));
   return { reading: { normal: String(sum), display: `${display} = ${sum}`, says: `${name} ${sum}`, sizeKey: row.key } };
 }
 

@@ -8,7 +8,10 @@ import { type FactResult, fails } from '../reading';
  * not read; a blank chip and one that names something else cannot be a trade item's.
  */
 export function readEpcFact(raw: string): FactResult {
-  const { reading, failure } = readEpc(cleanText(raw));
+  const text = cleanText(raw);
+  // A line of a reader's list has the strength and the time of the answer beside it.
+  const [alone, ...others] = text.match(/(?<![0-9A-F])[0-9A-F]{24,}(?![0-9A-F])/gi) ?? [];
+  const { reading, failure } = readEpc(alone && others.length === 0 ? alone : text);
   if (failure) return fails(failure.sentence, failure.kind === 'blank' || failure.kind === 'foreign');
   const says = `${reading.scheme.toUpperCase()}, serial ${reading.serial}${reading.problems.map((each) => `; ${each.toLowerCase()}`).join('')}`;
   return {

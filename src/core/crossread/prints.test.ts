@@ -1,0 +1,150 @@
+import { describe, expect, it } from 'vitest';
+import { genuinePrints, labelContext } from '@/demo/testing/labels';
+import { cellOf } from './crossReading';
+import { crossread } from './crossread';
+import { RULES } from './rules';
+
+/** What genuine items of all kinds may print, and people may enter, where the record has it in other words. */
+const SAME: Record<string, Record<string, string[]>> = {
+  'saltmeadow 50 ml': {
+    'boxBase.size': [
+      '50 mL e 1.7 fl.oz',
+      '50 cm³',
+      '50 cc',
+      '50 millilitres',
+      '50 мл',
+      '50毫升',
+      'NATURAL SPRAY 50 ML 1.7 FL. OZ. 80% VOL',
+      '50 ml 1.6 fl. oz.',
+    ],
+    'boxBase.batchCode': [
+      'LOT H0244C2 EXP 2030',
+      'LOT H0244C2 09/24',
+      'H0244C2 12M',
+      'H0244C2\n12M',
+      '(10)H0244C2',
+      'Código de lote: H0244C2',
+    ],
+    'barcodeScan.batchCode': ['10H0244C2'],
+    'boxBase.model': [
+      'Saltmeadow Eau de Parfum',
+      'SALTMEADOW EDP',
+      'SALTMEADOW by Ilvane',
+      'Saltmeadow Vaporisateur 50 ml',
+    ],
+    'boxBase.gtin': ['9521518300006.0', '9,521,518,300,006'],
+  },
+  'lamplighter-brass': {
+    'boxBase.dateCode': ['082225-K2 MADE IN ESTRAVA', '082225-K2 LM-114', 'PROD. 082225-K2'],
+    'boxBase.model': ['The Lamplighter, Brass edition', 'LM-114 The Lamplighter', 'Pockle and Dray The Lamplighter'],
+  },
+  'skerrow-eight 500 ml': {
+    'label.batchCode': ['L3158111 14:05', '3158111', 'L3158111 BBE 2030', 'Bottled L3158111'],
+    'label.size': ['½ L', '43% Vol. 50 cl', '0.5 litre', '500 ml 12 years'],
+    'label.model': ['Harbour 8', 'Harbor Eight', 'The Harbour Eight'],
+    'strip.securityCode': ['№ MA00014018', 'Serie MA 00014018'],
+  },
+  'leeward-parka-kelp M': {
+    'card.unitNumber': ['OR255014017 / 500', 'OR255014017 KELP'],
+    'hangTag.size.letter': ['M/48', 'M (48)', 'Med', 'T. M', 'M | M | M', 'M (Medium)', 'US M'],
+    'hangTag.size.eu': ['48/M', 'EU 48 / US 38'],
+    'hangTag.colourName': ['KD/KELP', 'Kelp (KD)', 'KELP 6310'],
+    'hangTag.model': ['Leeward Parka M', 'LEEWARD PARKA JKT', 'LWRD PRK', 'Leeward Parkas', 'M’s Leeward Parka'],
+    'innerLabel.materials': [
+      '100% polyamide shell, 100% cotton lining',
+      'Shell 100 % PA, lining 100 % CO',
+      'Oberstoff 100% Polyamid, Futter 100% Baumwolle',
+      'RN 12345 shell fabric: 100 percent nylon. Lining: 100 percent cotton. Exclusive of trims.',
+    ],
+    'rfid.epc': ['[3036452384138880000111BD]', 'EPC=3036452384138880000111BD RSSI=-45'],
+  },
+  'tarn-court-low-fog 42': {
+    'boxLabel.size.eu': ['42/8', '42 | 8.5 | 27'],
+    'boxLabel.model': ['TARN COURT LOW FOG/ALDER 42', 'TARN COURT LW'],
+    'boxLabel.colourName': ['FG/ALDR', '107 - Fog / Alder', 'Fog with Alder'],
+    'innerLabel.factoryCode': ['VM7 11/24', 'VM7 MADE IN MARROWLAND', 'Factory: VM7 (Marrowland)'],
+  },
+};
+
+/** What may be right and may not: it is said, and weighs nothing. */
+const UNTOLD: typeof SAME = {
+  'saltmeadow 50 ml': {
+    'boxBase.size': ['2 x 25 ml', '50 ml + 10 ml'],
+    'boxBase.batchCode': ['H0244C2 H0254C2 / H0264C2%'],
+    'boxBase.styleCode': ['204110'],
+    'boxBase.gtin': ['9.52152E+12'],
+  },
+  'lamplighter-brass': { 'boxBase.model': ['The Lamplighter (Vinyl)'], 'boxBase.styleCode': ['114'] },
+  'leeward-parka-kelp M': {
+    'hangTag.size.letter': ['48'],
+    'hangTag.model': ['Leeward', 'Neo Leeward Parka'],
+    'innerLabel.materials': [
+      '100% polyamide',
+      'Shell 100% polyamide, lining 100% cotton, filling 100% down',
+      '82% zzyx',
+    ],
+  },
+  'tarn-court-low-fog 42': {
+    'boxLabel.model': ['TARN COURT L', 'VESKARN'],
+    'boxLabel.colourName': ['FOG', 'FOG ALDER WHITE'],
+    'boxLabel.size.eu': ['8.5'],
+    'insole.notches': ['3 + 9'],
+  },
+};
+
+/** What no reading allows. */
+const OTHER: typeof SAME = {
+  'saltmeadow 50 ml': {
+    'boxBase.size': ['100 ml', '1.3 fl oz'],
+    'boxBase.batchCode': ['H0244Z2 09/24', 'X9 H0244'],
+    'boxBase.gtin': ['9521518300013.0'],
+  },
+  'skerrow-eight 500 ml': { 'label.model': ['Harbour Nine', 'Harbur Eight'], 'label.batchCode': ['X3158111 14:05'] },
+  'leeward-parka-kelp M': {
+    'hangTag.size.letter': ['L/50', 'L', 'XXXL'],
+    'hangTag.colourName': ['Schwarz', 'Kalp'],
+    'innerLabel.materials': [
+      'shell 100% polyester, lining 100% cotton',
+      'shell 80% polyamide, lining 100% cotton',
+      'lining 100 % polyamide, shell 100 % cotton',
+    ],
+  },
+  'tarn-court-low-fog 42': {
+    'boxLabel.model': ['Tarn Court High', 'Tam Court Low'],
+    'innerLabel.factoryCode': ['ZZ9', 'ZZ9 VM7', 'ZZ9 11/24'],
+    'insole.notches': ['3 long + 9 short'],
+  },
+};
+
+const linesOf = (table: typeof SAME): [string, string, string][] =>
+  Object.entries(table).flatMap(([item, prints]) =>
+    Object.entries(prints).flatMap(([at, raws]) => raws.map((raw): [string, string, string] => [item, at, raw])),
+  );
+
+function read(item: string, at: string, raw: string) {
+  const [id = '', ...named] = item.split(' ');
+  const { size, printed } = genuinePrints(id, named.join(' ') || undefined);
+  const context = labelContext({ ...printed, [at]: raw }, size, id);
+  const reading = crossread(context);
+  const [place = '', ...fact] = at.split('.');
+  const differing = context.kind.checks.flatMap(({ id: check, answer }) =>
+    answer.form === 'codes' && RULES[answer.rule]?.(reading, context, answer.places ?? [])?.state === 'differs'
+      ? [check]
+      : [],
+  );
+  const problems = reading.problems.filter(({ kind }) => kind !== 'unreadable').map(({ sentence }) => sentence);
+  return { mark: cellOf(reading, place, fact.join('.'))?.mark, differing, problems };
+}
+
+describe('a print is held against the record by what it says', () => {
+  it.each(linesOf(SAME))('%s, %s “%s” agrees', (...line) => {
+    expect(read(...line)).toEqual({ mark: 'agrees', differing: [], problems: [] });
+  });
+  it.each(linesOf(UNTOLD))('%s, %s “%s” tells nothing', (...line) => {
+    expect(read(...line)).toEqual({ mark: 'cantTell', differing: [], problems: [] });
+  });
+  it.each(linesOf(OTHER))('%s, %s “%s” differs', (...line) => {
+    const { mark, problems } = read(...line);
+    expect([mark, problems.length > 0]).toEqual(['differs', true]);
+  });
+});
