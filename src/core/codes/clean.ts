@@ -17,6 +17,7 @@ export function cleanText(raw: string): string {
   return (
     raw
       .replace(/(?<=\d)(?=[¼½¾⅐-⅞])/gu, ' ')
+      .replace(/№\s*/gu, 'No. ')
       // A mark behind a name is no letter of it.
       .replace(/[™®©℠]/gu, '')
       .normalize('NFKC')
@@ -35,6 +36,32 @@ const FRAMES = new RegExp(`^${FRAME}|${FRAME}$`, 'gu');
 
 /** A short code without the quotes, bullets, brackets and points that people put around it. */
 export const unframed = (text: string): string => text.replace(FRAMES, '');
+
+const PAIRS: Record<string, string> = {
+  '"': '"',
+  "'": "'",
+  '“': '”',
+  '„': '“',
+  '‘': '’',
+  '«': '»',
+  '(': ')',
+  '[': ']',
+  '*': '*',
+};
+
+/**
+ * A print without what a copyist put around the whole of it: quotes and brackets in pairs, a bullet, a tick, a bar or a
+ * colon in front, a bar, a tick or a comma behind.
+ *
+ * @example unwrapped('| (VM7) ✓') // 'VM7'
+ */
+export function unwrapped(text: string): string {
+  const bare = text.replace(/^[\s:=|•·✓✔]+|[\s|•·✓✔,;]+$/gu, '');
+  const inner = bare.slice(1, -1);
+  const [first = '', last = ''] = [bare.charAt(0), bare.slice(1).slice(-1)];
+  const isPair = PAIRS[first] === last && last !== '' && !inner.includes(first) && !inner.includes(last);
+  return isPair && inner.trim() !== '' ? unwrapped(inner) : bare;
+}
 
 /** Hyphens, dashes, minus signs and the non-breaking ones, all of which labels use for the same thing. */
 export const DASHES = /[-\u2010-\u2015\u2212\uFE58\uFE63\uFF0D]/gu;

@@ -13,6 +13,7 @@ const HANDLED: Record<string, (text: string) => string> = {
   'in quotes': (text) => `“${text}”`,
   'in apostrophes': (text) => `'${text}'`,
   'in brackets': (text) => `(${text})`,
+  'in square brackets and quotes': (text) => `[“${text}”]`,
   'in stars': (text) => `*${text}*`,
   'between bars': (text) => `| ${text} |`,
   'behind a colon': (text) => `: ${text}`,

@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { genuinePrints, labelContext } from '@/demo/testing/labels';
 import { cellOf } from './crossReading';
@@ -121,24 +122,43 @@ const linesOf = (table: typeof SAME): [string, string, string][] =>
     Object.entries(prints).flatMap(([at, raws]) => raws.map((raw): [string, string, string] => [item, at, raw])),
   );
 
-function read(item: string, at: string, raw: string) {
+/** What a genuine item comes to with some of its prints in other words. */
+function withPrints(item: string, change: Record<string, string>) {
   const [id = '', ...named] = item.split(' ');
   const { size, printed } = genuinePrints(id, named.join(' ') || undefined);
-  const context = labelContext({ ...printed, [at]: raw }, size, id);
+  const context = labelContext({ ...printed, ...change }, size, id);
   const reading = crossread(context);
-  const [place = '', ...fact] = at.split('.');
   const differing = context.kind.checks.flatMap(({ id: check, answer }) =>
     answer.form === 'codes' && RULES[answer.rule]?.(reading, context, answer.places ?? [])?.state === 'differs'
       ? [check]
       : [],
   );
   const problems = reading.problems.filter(({ kind }) => kind !== 'unreadable').map(({ sentence }) => sentence);
-  return { mark: cellOf(reading, place, fact.join('.'))?.mark, differing, problems };
+  return { reading, differing, problems };
+}
+
+function read(item: string, at: string, raw: string) {
+  const { reading, ...said } = withPrints(item, { [at]: raw });
+  const [place = '', ...fact] = at.split('.');
+  return { mark: cellOf(reading, place, fact.join('.'))?.mark, ...said };
 }
 
 describe('a print is held against the record by what it says', () => {
   it.each(linesOf(SAME))('%s, %s “%s” agrees', (...line) => {
     expect(read(...line)).toEqual({ mark: 'agrees', differing: [], problems: [] });
+  });
+  it.each(Object.keys(SAME))('%s stays genuine however its prints come together', (item) => {
+    const prints = Object.entries({ ...SAME[item], ...UNTOLD[item] });
+    const some = fc.record(Object.fromEntries(prints.map(([at, raws]) => [at, fc.constantFrom(...raws)])), {
+      requiredKeys: [],
+    });
+    fc.assert(
+      fc.property(some, (change) => {
+        const { differing, problems } = withPrints(item, change as Record<string, string>);
+        expect({ differing, problems }).toEqual({ differing: [], problems: [] });
+      }),
+      { numRuns: 60, seed: 11 },
+    );
   });
   it.each(linesOf(UNTOLD))('%s, %s “%s” tells nothing', (...line) => {
     expect(read(...line)).toEqual({ mark: 'cantTell', differing: [], problems: [] });

@@ -1,3 +1,4 @@
+import { cleanText, unwrapped } from '../codes/clean';
 import { foreignSaid, latinLetters } from '../codes/lookAlikes';
 import { SCHEME_FACTS, type SchemeFact } from '../codes/schemes/codeScheme';
 import { REPAIR_STEPS } from '../codes/schemes/repair';
@@ -73,7 +74,7 @@ function unlabelled(fact: string, text: string): { text: string; name: string | 
 }
 
 /** What stands before a number of any kind. */
-const ANY_NUMBER = /^(?:(?:NO|NR|NUM|N[°º])[.: ]+|№ *)/i;
+const ANY_NUMBER = /^(?:NO|NR|NUM|N[°º])[.: ]+/i;
 
 /** The sign of a lot, which some print close to its code, and others leave out where it is a part of it. */
 const LOT_SIGN = /^L(?=[A-Z0-9])/i;
@@ -118,7 +119,9 @@ function beforeWords(fact: string, text: string, fits: Fits): { text: string; na
 export function readFact(fact: string, raw: string, context: ReadingContext, place: string | null = null): FactResult {
   const unsure = UNSURE.test(raw) && fact !== 'symbol';
   const { text: latin, foreign } = latinLetters(unsure ? raw.replace(UNSURE, '') : raw);
-  const { text: own, name: labelled } = unlabelled(fact, latin.trim());
+  // A symbol's text is what was scanned, to the last sign.
+  const print = fact === 'symbol' ? latin.trim() : unwrapped(cleanText(latin));
+  const { text: own, name: labelled } = unlabelled(fact, print);
   const text = NUMBERED.has(fact) ? own.replace(ANY_NUMBER, '') : own;
   const column = sizeColumnOf(fact);
   const read: Reader = column ? (sure) => readSizeFact(column, sure, context) : (READERS[fact] ?? readWordsFact);

@@ -82,6 +82,15 @@ function sameWord(printed: string, meant: string): boolean {
 const cutShort = (printed: string, meant: string): boolean =>
   meant.startsWith(printed) && meant.length - printed.length > 1;
 
+/** True where a name stands among known words without any spaces: `SALTMEADOWEDP`. */
+function isRunTogether(printed: string, meant: string, others: Set<string>): boolean {
+  const at = meant === '' ? -1 : printed.indexOf(meant);
+  if (at < 0) return false;
+  const known = [...others].filter((word) => word.length > 1).join('|');
+  const onlyKnown = new RegExp(`^(?:${known})*$`, 'u');
+  return onlyKnown.test(printed.slice(0, at)) && onlyKnown.test(printed.slice(at + meant.length));
+}
+
 /** How a printed name stands to the one that is meant. */
 export type NameFit =
   /** It says the name, with words in short; the words beside it say what else is known of the item. */
@@ -116,7 +125,7 @@ export function nameIn(printed: string, meant: string, known: string[]): NameFit
     } else if (!missing.some((each) => cutShort(word, each))) (others.has(word) ? beside : unknown).push(word);
   }
   const own = words.filter((word) => name.has(word) || !others.has(word)).join('');
-  if (own === letters) return { fits: 'whole', beside, short };
+  if (own === letters || isRunTogether(run(printed), run(meant), others)) return { fits: 'whole', beside, short };
   if (missing.length === 0)
     return unknown.length > 0 ? { fits: 'more', beside: unknown } : { fits: 'whole', beside, short };
   return { fits: unknown.length === 0 ? 'part' : 'not' };

@@ -54,7 +54,8 @@ const FRACTIONS: Record<string, number> = { '1/2': 0.5, '1/3': 0.33, '2/3': 0.67
 
 /** Capitals with fractions set apart from the whole number, which compatibility folding would run together. */
 const prepared = (raw: string): string =>
-  cleanText(raw.replace(/℮/gu, ' ').replace(/cm[³3]/giu, 'ml'))
+  cleanText(raw.replace(/℮/gu, ' '))
+    .replace(/cm3/gi, 'ml')
     .replace(/[”″]/gu, '"')
     .replace(/’/gu, "'")
     .toUpperCase()
@@ -209,7 +210,10 @@ export function sizesBeside(raw: string): { text: string; size: PrintedSize }[] 
   const divided = text.split(/\s*[/|;]\s*(?=\D*\d)/);
   const parts = divided.length > 1 ? divided : text.split(/^\d/.test(text) ? NEXT_SIZE.figured : NEXT_SIZE.worded);
   const read = parts.map((text) => ({ text, size: readPrintedSize(text) }));
-  const marked = read.every(({ size }) => size.number !== null && (size.system !== null || size.wearer !== null));
+  const marked = read.every(
+    ({ size: { number, system, wearer, amounts } }) =>
+      amounts.length === 1 || (number !== null && (system !== null || wearer !== null)),
+  );
   return parts.length > 1 && marked ? read : [];
 }
 

@@ -2,7 +2,10 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { splitLabel } from '@/core/crossread/label/splitLabel';
 import { readFact } from '@/core/crossread/readFact';
+import { wordsKey } from '@/core/crossread/words';
 import { labelContext } from './labels';
+
+const NAMES = new Set(['model', 'colourName', 'materials']);
 
 /** A label as it was pasted, with what is printed on it. */
 export interface Layout {
@@ -40,8 +43,11 @@ export function scoreLayouts(layouts: Layout[]) {
   for (const { id, release, size, place, text, facts: expected } of layouts) {
     const context = labelContext({}, size, release);
     const found = Object.fromEntries(splitLabel(text, place, context).placed.map(({ fact, raw }) => [fact, raw]));
+    // A name is right where it is cut from its label as it stands; what may stand beside one is the reader's matter.
     const normal = (fact: string, raw: string) =>
-      readFact(fact, raw, context, place).reading?.normal ?? raw.toUpperCase().replace(/\s/g, '');
+      NAMES.has(fact)
+        ? wordsKey(raw)
+        : (readFact(fact, raw, context, place).reading?.normal ?? raw.toUpperCase().replace(/\s/g, ''));
     for (const [fact, raw] of Object.entries(expected)) {
       facts++;
       if (found[fact] === undefined) missed.push(`${id} ${fact} “${raw}”`);

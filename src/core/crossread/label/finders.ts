@@ -112,7 +112,8 @@ function wearerFinders({ chart }: ReadingContext): Finder[] {
   });
   return [
     finder(men, `${START}M[ ]?(${number})(?=[ ]?[/,|]?[ ]?W[ ]?${number}${END})`),
-    // What stood before it may have been taken out of the line already.
+    // What stood before it, or behind, may have been taken out of the line already.
+    finder(men, `^M[ ]?(${number})$`),
     finder(women, `(?<=^|${START}M[ ]?${number}[ ]?[/,|]?[ ]?)W[ ]?(${number})$`),
   ];
 }

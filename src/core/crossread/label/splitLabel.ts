@@ -1,10 +1,12 @@
 import { align } from '../../codes/align';
 import { cleanText } from '../../codes/clean';
 import { latinLetters } from '../../codes/lookAlikes';
-import { normaliseSize } from '../../sizes/printedSize';
+import type { SchemeFact } from '../../codes/schemes/codeScheme';
+import { normaliseSize, sizesBeside } from '../../sizes/printedSize';
 import type { ReadingContext } from '../context';
 import { expandFacts } from '../facts';
 import origins from '../originWords.json';
+import { fitsScheme } from '../readers/codes';
 import { readFact } from '../readFact';
 import { wordsKey } from '../words';
 import { type Finder, findersFor, sameWords } from './finders';
@@ -120,6 +122,12 @@ function joinedSizes(cells: string[], { chart }: ReadingContext): string[] {
   });
 }
 
+/** Sizes before their systems, one behind the other, each for itself: `8.5 US 8 UK 42 EUR`. */
+function partedSizes(cell: string): string[] {
+  const beside = /^\d/.test(cell) ? sizesBeside(cell) : [];
+  return beside.length > 0 ? beside.map(({ text }) => text) : [cell];
+}
+
 /** A row of size systems with the row of its values under or over it. */
 function takeSizeTables(label: Label, rows: string[]): string[] {
   const left = [...rows];
@@ -192,7 +200,7 @@ function codeInFront(fact: string, rest: string, { context }: Label): string {
     const text = words.slice(0, count).join(' ');
     if (
       /\d/.test(words[count - 1] ?? '') &&
-      (readFact(fact, text, context).reading?.decoded ||
+      (fitsScheme(fact as SchemeFact, text, context, { steps: MOST_STEPS }) ||
         (fact === 'styleCode' &&
           context.release &&
           wordsKey(text.replace(/[ -]/g, '')) === wordsKey(context.release.styleCode.replace(/[ -]/g, ''))))
@@ -437,7 +445,7 @@ export function splitLabel(
         .filter(Boolean),
     )
     .filter((cells) => cells.length > 0)
-    .map((cells) => joinedSizes(cells, context))
+    .map((cells) => joinedSizes(cells, context).flatMap(partedSizes))
     .slice(0, MOST_LINES);
   const label = new Label(context, allowed, []);
   const lines = takeSizeTables(

@@ -19,7 +19,7 @@ function numberIn(raw: string, { today }: ReadingContext): string {
     .replace(/^\](?:E\d|[CA]0|I\d)\s+(?=\d)/, '')
     .replace(/^\*([\d ]+)\*$/, '$1')
     // As spreadsheets write numbers.
-    .replace(/^(\d{8,14})[.,]0{1,2}$/, '$1')
+    .replace(/^(\d{8,14})[.,]0{1,2}\.?$/, '$1')
     .replace(/^\d{1,3}(?:([.,'])\d{3})(?:\1\d{3})+$/, (grouped) => grouped.replace(/\D/g, ''));
   if (!/^(?:\(01\)|https?:)/i.test(text)) return text;
   return readElements(text, today, []).elements?.find(({ ai }) => ai === '01')?.value ?? text;

@@ -59,8 +59,7 @@ export function readMaterialsFact(raw: string, place: string | null, context: Re
   const [recorded] = expectedFact('materials', place, context)?.values ?? [];
   const known = new Set(wordsKey(recorded ?? '').split(' '));
   const [printed, meant] = [sharesOf(raw, known), sharesOf(recorded ?? '', known)];
-  if (recorded === undefined || printed.length === 0 || meant.length === 0)
-    return readNamedFact('materials', raw, place, context);
+  if (!recorded || printed.length === 0 || meant.length === 0) return readNamedFact('materials', raw, place, context);
   const display = cleanText(raw);
   const missing = meant.filter((share) => !printed.some((each) => isSame(each, share)));
   const strange = printed.filter((share) => !meant.some((each) => isSame(each, share)));

@@ -24,7 +24,7 @@ const isAnothers = (place: string | null, { facts, release }: ReadingContext): b
 export function readNamedFact(fact: string, raw: string, place: string | null, context: ReadingContext): FactResult {
   const text = cleanText(raw);
   const [recorded] = expectedFact(fact, place, context)?.values ?? [];
-  if (recorded === undefined || (fact === 'model' && isAnothers(place, context))) return readWordsFact(text);
+  if (!recorded || (fact === 'model' && isAnothers(place, context))) return readWordsFact(text);
   const known = saidOf(context);
   const fitOf = (each: string) => nameIn(each, recorded, known);
   const named = nameInFront(text);
