@@ -9,6 +9,7 @@ import { photographFiles } from './photographs';
 import { type Prepared, prepareReads } from './prepared';
 import { StoreProblem, storeProblemOf } from './storeProblem';
 import { defineTables, type Tables } from './tables';
+import { keepWriter } from './writer';
 
 export const DATABASE = 'pinprick.sqlite';
 const BUSY_TIMEOUT_MS = 5000;
@@ -103,15 +104,11 @@ export async function openStore(directory: string): Promise<Store> {
   // SQLite has one writer. Waiting here, in order, is kinder than failing on a lock.
   let last: Promise<unknown> = Promise.resolve();
   let closing = false;
+  const forget = keepWriter(sequelize);
   const write: Store['write'] = (change) => {
     if (closing) return Promise.reject(new StoreProblem('The desk is being closed; nothing more is kept.'));
-    const turn = last.then(() =>
-      sequelize.transaction({ type: Transaction.TYPES.IMMEDIATE }, async (transaction) => {
-        await sequelize.query(`PRAGMA busy_timeout = ${BUSY_TIMEOUT_MS}`, { transaction });
-        return change(transaction);
-      }),
-    );
-    last = turn.catch(() => undefined);
+    const turn = last.then(() => sequelize.transaction({ type: Transaction.TYPES.IMMEDIATE }, change));
+    last = turn.catch(forget);
     return turn;
   };
   const reads = prepareReads(sequelize);

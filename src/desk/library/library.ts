@@ -36,6 +36,7 @@ import { markRestated } from '../learning';
 import { allow } from '../people/roster';
 import { Refusal } from '../refusal';
 import { readHead } from './csvEntries';
+import { haltImport } from './haltImport';
 import { importPath, stageLibrary } from './stageLibrary';
 
 /** Larger files than this hold no library. */
@@ -145,9 +146,8 @@ async function requireImport(desk: Desk, id: number, ...states: LibraryImport['s
 /** Stop reading a file; it can go on later. */
 export async function stopLibrary(desk: Desk, by: string, id: number): Promise<void> {
   await allow(desk, by, 'editRecords');
-  const row = await requireImport(desk, id, 'staging');
-  const found: Found = { ...row.found, trouble: 'Stopped by hand.' };
-  await desk.store.write((transaction) => setImport(desk.store, id, { state: 'stopped', found }, transaction));
+  await requireImport(desk, id, 'staging');
+  await haltImport(desk, id, 'Stopped by hand.');
 }
 
 /** Go on reading a file where it was stopped. */

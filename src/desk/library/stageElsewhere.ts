@@ -1,6 +1,6 @@
 import { spawn } from 'node:child_process';
-import { readImport, setImport } from '@/store/library';
 import type { Desk } from '../desk';
+import { haltImport } from './haltImport';
 
 /** Imports that a program of their own is reading, by data directory and number. */
 const running = new Set<string>();
@@ -13,12 +13,7 @@ export function stageElsewhere(desk: Desk, id: number): void {
   running.add(name);
   const ended = async () => {
     running.delete(name);
-    const row = await readImport(desk.store, id);
-    if (row?.state !== 'staging') return;
-    const trouble = 'The program that read it ended before its time. It can go on where it stopped.';
-    await desk.store.write((transaction) =>
-      setImport(desk.store, id, { state: 'stopped', found: { ...row.found, trouble } }, transaction),
-    );
+    await haltImport(desk, id, 'The program that read it ended before its time. It can go on where it stopped.');
   };
   spawn(process.execPath, ['--import', 'tsx', 'src/cli/main.ts', 'stage-library', String(id)], {
     stdio: 'ignore',

@@ -1,0 +1,45 @@
+import type { Sequelize } from 'sequelize';
+import type { Database } from 'sqlite3';
+
+/** The part of Sequelize that knows its connections, which its types leave out. */
+interface Connections {
+  connectionManager: {
+    connections: Record<string, Database | undefined>;
+    getConnection(options?: { uuid?: string }): Promise<Database>;
+    releaseConnection(connection: Database): unknown;
+  };
+}
+
+const BUSY_TIMEOUT_MS = 5000;
+/** So much of the database stays in the writer's memory, in KiB: what one change read, the next one needs again. */
+const CACHE_KIB = 16_000;
+const WRITER = 'writer';
+/** Connections that are no transaction's. */
+const STANDING = new Set<string | undefined>([undefined, 'default', 'reads']);
+
+/**
+ * Let all transactions have one connection, one after another. Sequelize opens one for each, which has to learn the
+ * tables and read every page anew: that costs more than most changes do.
+ *
+ * @returns a way to let go of it, after what may have left it in the middle of something
+ */
+export function keepWriter(sequelize: Sequelize): () => Promise<void> {
+  const manager = (sequelize as unknown as Connections).connectionManager;
+  const open = manager.getConnection.bind(manager);
+  manager.getConnection = async (options) => {
+    if (STANDING.has(options?.uuid)) return open(options);
+    const isThere = manager.connections[WRITER] !== undefined;
+    const connection = await open({ ...options, uuid: WRITER });
+    if (!isThere) {
+      connection.configure('busyTimeout', BUSY_TIMEOUT_MS);
+      connection.run(`PRAGMA cache_size = -${CACHE_KIB}`);
+    }
+    return connection;
+  };
+  manager.releaseConnection = () => undefined;
+  return async () => {
+    const connection = manager.connections[WRITER];
+    delete manager.connections[WRITER];
+    await new Promise<void>((done) => (connection ? connection.close(() => done()) : done()));
+  };
+}
