@@ -13,6 +13,7 @@ import { sealedCases } from './migrations/0009-sealed-cases';
 import { library } from './migrations/0010-library';
 import { day } from './migrations/0011-day';
 import { choices } from './migrations/0012-choices';
+import { byHand } from './migrations/0013-by-hand';
 import { StoreProblem } from './storeProblem';
 
 const MIGRATIONS: Migration[] = [
@@ -28,6 +29,7 @@ const MIGRATIONS: Migration[] = [
   library,
   day,
   choices,
+  byHand,
 ];
 
 /** @throws StoreProblem where a database is not of this very version, and cannot be brought up to it */

@@ -17,8 +17,8 @@ const quoted = (word: string): string => `"${word.replaceAll('"', '')}"`;
 const vocabularies = new WeakMap<Sequelize, { state: string; askedAt: number; words: Vocabulary }>();
 /** What is added may take so long to be found, ms. */
 const FRESH_MS = 2_000;
-/** Rows of the index are only ever added or taken away, and imports only ever kept. */
-const STATE = `SELECT (SELECT MAX(row) FROM kept_releases) || '/' ||
+/** Rows are added by hand, or by an import that is kept as a whole; what it puts beside them until then is not seen. */
+const STATE = `SELECT COALESCE((SELECT MAX(row) FROM kept_releases WHERE import = 0), 0) || '/' ||
   (SELECT COUNT(*) FROM library_imports WHERE state = 'kept') AS state`;
 
 async function vocabularyOf({ sequelize, reads }: Store): Promise<Vocabulary> {

@@ -1,7 +1,7 @@
 import { mkdtemp, readdir, readFile, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { QueryTypes } from 'sequelize';
+import { QueryTypes, type Transaction } from 'sequelize';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { bytesHash } from '@/core/casefile/hash';
 import { keepPhotograph, readPhotograph, receiveFile } from './photographs';
@@ -17,10 +17,18 @@ describe('data directory', () => {
   it('is made, migrated once, and found again', async () => {
     const path = join(directory, 'deep', 'inside');
     const first = await openStore(path);
-    const pragma = (name: string) => first.sequelize.query(`PRAGMA ${name}`, { type: QueryTypes.SELECT, plain: true });
-    expect(await pragma('journal_mode')).toEqual({ journal_mode: 'wal' });
-    expect(await pragma('foreign_keys')).toEqual({ foreign_keys: 1 });
-    expect(await pragma('busy_timeout')).toEqual({ timeout: 5000 });
+    const pragma = (name: string, transaction?: Transaction) =>
+      first.sequelize.query(`PRAGMA ${name}`, { type: QueryTypes.SELECT, plain: true, transaction });
+    const isSafe = async (transaction?: Transaction) => {
+      expect(await pragma('journal_mode', transaction)).toEqual({ journal_mode: 'wal' });
+      expect(await pragma('foreign_keys', transaction)).toEqual({ foreign_keys: 1 });
+      expect(await pragma('busy_timeout', transaction)).toEqual({ timeout: 5000 });
+      expect(await pragma('synchronous', transaction)).toEqual({ synchronous: 2 });
+    };
+    await isSafe();
+    for (const _ of [1, 2]) await first.write(isSafe);
+    await expect(first.write(() => Promise.reject(new Error('of the change')))).rejects.toThrow('of the change');
+    await first.write(isSafe);
     await first.close();
     await (await openStore(path)).close();
   });

@@ -32,6 +32,7 @@ export function keepWriter(sequelize: Sequelize): () => Promise<void> {
     const connection = await open({ ...options, uuid: WRITER });
     if (!isThere) {
       connection.configure('busyTimeout', BUSY_TIMEOUT_MS);
+      connection.run('PRAGMA synchronous = FULL');
       connection.run(`PRAGMA cache_size = -${CACHE_KIB}`);
     }
     return connection;
