@@ -22,13 +22,15 @@ test.afterAll(async () => {
   await rm(folder, { recursive: true, force: true });
 });
 
-/** Type what the box says, fact after fact; below the last one the hand has left the field. */
+/** Type what the box says, fact after fact; below the last one the hand goes on to the bottle, and leaves from there. */
 async function readBox(page: Page): Promise<void> {
   await press(page, '/');
   for (const text of PRINTED) {
     await type(page, text);
     await press(page, 'Enter');
   }
+  await expect(page.locator('td[data-place="bottleBase"] input:focus')).toHaveCount(1);
+  await press(page, 'Escape');
   await expect(page.locator('input:focus')).toHaveCount(0);
 }
 

@@ -29,10 +29,12 @@ function marked(display: string, found: string, wrong: Map<number, string | unde
   return segments;
 }
 
-/** Mark the characters of a display form that differ from what was expected. */
+/** Mark the characters of a display form that differ from what was expected; all of it where most of them do. */
 export function differingSegments(display: string, found: string, expected: string): Segment[] {
   const wrong = new Map<number, string>();
-  for (const step of align(expected, found).steps) {
+  const { distance, steps } = align(expected, found);
+  if (distance > Math.max(expected.length, found.length) / 2) return [{ text: display, differs: true }];
+  for (const step of steps) {
     if (step.op === 'same') continue;
     const at = step.op === 'delete' ? Math.min(step.foundAt, found.length - 1) : step.foundAt;
     for (let i = 0; i < Math.max(1, step.found.length); i++) wrong.set(at + i, step.expected.charAt(i) || '∅');

@@ -18,7 +18,7 @@ import { ChooseRelease } from './ChooseRelease';
 import { DateLine } from './DateLine';
 import { Disagreements } from './Disagreements';
 import type { LabelProposal } from './LabelSheet';
-import { MATRIX_SCROLL, Matrix } from './Matrix';
+import { fieldToReadOn, MATRIX_SCROLL, Matrix } from './Matrix';
 import { OutOfSight } from './OutOfSight';
 import { useCrossReading } from './useCrossReading';
 import { type Draft, draftProblem, stateOf, useDrafts } from './useDrafts';
@@ -129,9 +129,12 @@ export function CodesView({ today, first }: { today: Day; first: CodesReading })
     },
     { onBroken: scans.broken },
   );
-  useKeys('slash', () => (field.current ?? document.querySelector<HTMLInputElement>('td input'))?.focus(), {
-    preventDefault: true,
-  });
+  // What was scanned already is not typed over: the hand goes to what is not read yet.
+  const readOn = () => {
+    const table = document.querySelector<HTMLTableElement>('table[data-places]');
+    (field.current ?? (table && (fieldToReadOn(table) ?? table.querySelector('td input'))))?.focus();
+  };
+  useKeys('slash', readOn, { preventDefault: true });
 
   const anything = reading.rows.some((row) => Object.values(row.cells).some((cell) => cell.entry));
   const amiss =

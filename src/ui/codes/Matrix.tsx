@@ -57,6 +57,19 @@ const sameCell = (a: Cell | undefined, b: Cell | undefined): boolean =>
     sameEntry(a.entry ?? undefined, b.entry ?? undefined) &&
     JSON.stringify(a.segments) === JSON.stringify(b.segments));
 
+/**
+ * The first field of a matrix in which nothing was read, place by place.
+ *
+ * @param after only of the places behind this one
+ */
+export function fieldToReadOn(table: HTMLTableElement, after?: string): HTMLInputElement | null {
+  const places = table.dataset.places?.split(',') ?? [];
+  const fields = places
+    .slice(after === undefined ? 0 : places.indexOf(after) + 1)
+    .flatMap((place) => [...table.querySelectorAll<HTMLInputElement>(`td[data-place="${place}"] input`)]);
+  return fields.find(({ readOnly, value }) => !readOnly && value === '') ?? null;
+}
+
 interface RowProps {
   row: Row;
   /** What the log holds of it, by place, in the order of the places. */
@@ -162,8 +175,9 @@ export function Matrix({
         const column = [...(table.current?.querySelectorAll<HTMLElement>(`td[data-place="${place}"]`) ?? [])];
         const at = column.findIndex((each) => each.dataset.fact === fact);
         const next = column[at + rows]?.querySelector('input');
-        // Below the last fact the hand leaves the field: the next key is meant for the page.
-        if (next) next.focus();
+        // Below the last fact of a place the next place is read; below that of all the next key is meant for the page.
+        const beside = !next && rows > 0 && table.current ? fieldToReadOn(table.current, place) : null;
+        if (next ?? beside) (next ?? beside)?.focus();
         else if (rows > 0) column[at]?.focus();
       },
     }),
@@ -178,6 +192,7 @@ export function Matrix({
   return (
     <table
       ref={table}
+      data-places={ids}
       className="w-full table-fixed border-separate border-spacing-0 bg-sheet"
       style={{ minWidth: total }}
     >

@@ -70,7 +70,7 @@ const GROUPS: { name: string; keys: [keys: string[], does: string][] }[] = [
   {
     name: 'Codes',
     keys: [
-      [['/'], 'into the matrix'],
+      [['/'], 'to what is not read yet'],
       [['Enter', '↓'], 'keep and go down'],
       [['Tab'], 'keep and go right'],
       [['-'], 'alone: not printed there'],
