@@ -17,6 +17,10 @@ test('one key takes an entry back in Codes, a pasted label whole; Esc leaves the
   await expect(page.locator('td input:focus')).toHaveCount(1);
   await press(page, 'Escape');
   await expect(page.locator('td:focus')).toHaveCount(1);
+  // From there arrows go from cell to cell, and Enter leads in again.
+  await press(page, 'ArrowUp', 'Enter');
+  await expect(cell('Model name')).toBeFocused();
+  await press(page, 'Escape');
   await press(page, 'u');
   await expect(cell('Model name')).toHaveValue(before);
   await allSaved(page);

@@ -1,6 +1,6 @@
 'use client';
 import { clsx } from 'clsx';
-import { memo, useEffect, useMemo, useRef } from 'react';
+import { type KeyboardEvent, memo, useEffect, useMemo, useRef } from 'react';
 import type { CaseFile, FactEntry } from '@/core/casefile/caseFile';
 import type { Place } from '@/core/checks/check';
 import type { Cell } from '@/core/crossread/cell';
@@ -68,6 +68,36 @@ export function fieldToReadOn(table: HTMLTableElement, after?: string): HTMLInpu
     .slice(after === undefined ? 0 : places.indexOf(after) + 1)
     .flatMap((place) => [...table.querySelectorAll<HTMLInputElement>(`td[data-place="${place}"] input`)]);
   return fields.find(({ readOnly, value }) => !readOnly && value === '') ?? null;
+}
+
+/** Where an arrow leads from a cell, in rows and in places. */
+const STEPS: Record<string, [rows: number, places: number]> = {
+  ArrowUp: [-1, 0],
+  ArrowDown: [1, 0],
+  ArrowLeft: [0, -1],
+  ArrowRight: [0, 1],
+};
+
+/** Keys for a hand that rests on a cell: Enter leads into its field, arrows to the next cell that has one. */
+function onCellKey(event: KeyboardEvent<HTMLTableElement>): void {
+  const cell = event.target as HTMLElement;
+  const [rows = 0, places = 0] = STEPS[event.key] ?? [];
+  if (cell.tagName !== 'TD' || (event.key !== 'Enter' && rows === places)) return;
+  event.preventDefault();
+  if (event.key === 'Enter') {
+    cell.querySelector('input')?.focus();
+    return;
+  }
+  const grid = [...event.currentTarget.tBodies].flatMap(({ rows: lines }) =>
+    [...lines].map((line) => [...line.cells] as HTMLElement[]),
+  );
+  let y = grid.findIndex((line) => line.includes(cell));
+  let x = grid[y]?.indexOf(cell) ?? -1;
+  do {
+    y += rows;
+    x += places;
+  } while (grid[y]?.[x] && !grid[y]?.[x]?.dataset.place);
+  grid[y]?.[x]?.focus();
 }
 
 interface RowProps {
@@ -192,6 +222,7 @@ export function Matrix({
   return (
     <table
       ref={table}
+      onKeyDown={onCellKey}
       data-places={ids}
       className="w-full table-fixed border-separate border-spacing-0 bg-sheet"
       style={{ minWidth: total }}

@@ -76,6 +76,7 @@ const GROUPS: { name: string; keys: [keys: string[], does: string][] }[] = [
       [['-'], 'alone: not printed there'],
       [['?'], 'alone: cannot be read'],
       [['Esc'], 'put back what was there; again: out of the field'],
+      [['arrows'], 'out of the field: to another cell; Enter leads in'],
       [['f'], 'read a picture; a pasted or dropped one is read at once'],
       [['t'], 'read the tray of tags'],
       [['u'], 'take back the last entry; a label, picture or tray whole'],
