@@ -114,7 +114,8 @@ function graveFaults(kind: KindDefinition, random: () => number): Finding[] {
   const grave = all.filter(({ check }) => check.g <= 0.01).sort(() => random() - 0.5);
   // Three of the box alone are a box of another item; at least one is of the goods.
   const [first] = grave.filter(({ check }) => check.bearsOn === 'goods');
-  const three = new Set([first, ...grave.filter((each) => each !== first)].slice(0, 3));
+  // A kind may have no grave check of the goods.
+  const three = new Set([...(first ? [first] : []), ...grave.filter((each) => each !== first)].slice(0, 3));
   return all.map((finding) => (three.has(finding) ? { ...finding, mark: 'differs' } : finding));
 }
 
