@@ -20,7 +20,7 @@ import {
 } from './readers/plain';
 import { readMirroredFact, readNotchFact, readSizeFact, readWholeSize } from './readers/sizes';
 import { readEpcFact, readTidFact, readUserMemoryFact } from './readers/tags';
-import type { FactResult } from './reading';
+import { type FactResult, fails } from './reading';
 
 type Reader = (raw: string, place: string | null, context: ReadingContext) => FactResult;
 
@@ -103,7 +103,7 @@ function beforeWords(fact: string, text: string, fits: Fits): { text: string; na
   for (const gap of gaps) {
     const [head, behind] = [text.slice(0, gap.index), text.slice(gap.index + gap[0].length)];
     const bare = fits(head) ? { text: head, name: '' } : withoutWord(fact, head, fits);
-    if (bare && fits(bare.text)) return behind.split(/\s+/).some(fits) ? null : { ...bare, behind };
+    if (bare && fits(bare.text)) return { ...bare, behind };
   }
   return null;
 }
@@ -131,7 +131,10 @@ export function readFact(fact: string, raw: string, context: ReadingContext, pla
   const fits = (rest: string) => fitsScheme(fact as SchemeFact, rest, context, budget);
   const misfit = whole.reading?.misfit !== undefined;
   const lot = misfit && fact === 'batchCode' && fits(`L${text}`) ? { text: `L${text}`, name: null, behind: '' } : null;
-  const bare = misfit ? (beforeWords(fact, text, fits) ?? withoutWord(fact, text, fits) ?? lot) : null;
+  const before = misfit ? beforeWords(fact, text, fits) : null;
+  if (before?.behind.split(/[\s/|(]+/).some(fits))
+    return fails('Several codes stand there; enter the one of this place.');
+  const bare = misfit ? (before ?? withoutWord(fact, text, fits) ?? lot) : null;
   const result = bare ? read(bare.text, place, context) : whole;
   const name = bare ? bare.name : labelled;
   const behind = bare && 'behind' in bare ? bare.behind : '';
