@@ -46,6 +46,7 @@ const PAIRS: Record<string, string> = {
   '«': '»',
   '(': ')',
   '[': ']',
+  '<': '>',
   '*': '*',
 };
 

@@ -17,6 +17,8 @@ const SAME: Record<string, Record<string, string[]>> = {
       '50毫升',
       'NATURAL SPRAY 50 ML 1.7 FL. OZ. 80% VOL',
       '50 ml 1.6 fl. oz.',
+      'e50ml',
+      '1.7 US FL OZ',
     ],
     'boxBase.batchCode': [
       'LOT H0244C2 EXP 2030',
@@ -25,6 +27,11 @@ const SAME: Record<string, Record<string, string[]>> = {
       'H0244C2\n12M',
       '(10)H0244C2',
       'Código de lote: H0244C2',
+      'EXP 07/31 LOT H0244C2',
+      'MFG 01/24 H0244C2 PAO 12M',
+      'H0244C2 H0244C2',
+      'LotH0244C2',
+      '<H0244C2>',
     ],
     'barcodeScan.batchCode': ['10H0244C2'],
     'boxBase.model': [
@@ -40,10 +47,18 @@ const SAME: Record<string, Record<string, string[]>> = {
     'boxBase.model': ['The Lamplighter, Brass edition', 'LM-114 The Lamplighter', 'Pockle and Dray The Lamplighter'],
   },
   'skerrow-eight 500 ml': {
-    'label.batchCode': ['L3158111 14:05', '3158111', 'L3158111 BBE 2030', 'Bottled L3158111'],
+    'label.batchCode': [
+      'L3158111 14:05',
+      '3158111',
+      'L3158111 BBE 2030',
+      'Bottled L3158111',
+      'LOT 3158111',
+      'BOTTLED 07/06/23 L3158111 14:02',
+      'L3158111/12:40',
+    ],
     'label.size': ['½ L', '43% Vol. 50 cl', '0.5 litre', '500 ml 12 years'],
     'label.model': ['Harbour 8', 'Harbor Eight', 'The Harbour Eight'],
-    'strip.securityCode': ['№ MA00014018', 'Serie MA 00014018'],
+    'strip.securityCode': ['0.5 L MA00014018', '№ MA00014018', 'Serie MA 00014018'],
   },
   'leeward-parka-kelp M': {
     'card.unitNumber': ['OR255014017 / 500', 'OR255014017 KELP'],

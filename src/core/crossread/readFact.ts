@@ -77,7 +77,7 @@ function unlabelled(fact: string, text: string): { text: string; name: string | 
 const ANY_NUMBER = /^(?:NO|NR|NUM|N[°º])[.: ]+/i;
 
 /** The sign of a lot, which some print close to its code, and others leave out where it is a part of it. */
-const LOT_SIGN = /^L(?=[A-Z0-9])/i;
+const LOT_SIGN = /^L(?:OT)?(?=[A-Z0-9])/i;
 
 /** The application identifier of a batch or a serial, before what it names in a symbol. */
 const IDENTIFIER = /^\(?(?:10|21)\)?(?=[A-Z0-9])/i;
@@ -94,16 +94,31 @@ function withoutWord(fact: string, text: string, fits: Fits): { text: string; na
   return bare === text || bare === '' ? null : { text: bare, name: text.slice(0, text.length - bare.length).trim() };
 }
 
-/** So many words may stand behind a code. */
-const MOST_BEHIND = 6;
+/** In longer lines no code is looked for. */
+const MOST_WORDS = 9;
 
-/** A code before what else stands in its line: `H0244C2 EXP 2030`, `L3158111 14:05`. Null where no code is there alone. */
-function beforeWords(fact: string, text: string, fits: Fits): { text: string; name: string; behind: string } | null {
-  const gaps = [...text.matchAll(/\s+(?:[/|(]\s*)?|\s*[/|(]\s*/g)].slice(-MOST_BEHIND).reverse();
-  for (const gap of gaps) {
-    const [head, behind] = [text.slice(0, gap.index), text.slice(gap.index + gap[0].length)];
-    const bare = fits(head) ? { text: head, name: '' } : withoutWord(fact, head, fits);
-    if (bare && fits(bare.text)) return { ...bare, behind };
+/** A code in a line with other things: what stands before it, and behind. */
+interface InLine {
+  text: string;
+  name: string;
+  behind: string;
+}
+
+/**
+ * A code among other words of its line: `MFG 07/21 H0244C2`, `L3158111 14:05`, `H0244C2/EXP 2030`. The longest run of
+ * words that fits is the code.
+ *
+ * @returns null where none fits, `several` where more than one code stands there
+ */
+function amongWords(text: string, fits: Fits): InLine | 'several' | null {
+  const words = text.split(/[\s|]+|(?<=[A-Z0-9]{4})\s*[/(]\s*/i).map(unwrapped);
+  if (words.length > MOST_WORDS) return null;
+  for (let count = words.length - 1; count > 0; count--) {
+    const runs = Array.from({ length: words.length - count + 1 }, (_, from): InLine => {
+      const [before, run, behind] = [words.slice(0, from), words.slice(from, from + count), words.slice(from + count)];
+      return { text: run.join(' '), name: before.join(' '), behind: behind.join(' ') };
+    }).filter((run) => fits(run.text));
+    if (runs.length > 0) return new Set(runs.map((run) => run.text)).size > 1 ? 'several' : (runs[0] ?? null);
   }
   return null;
 }
@@ -130,20 +145,20 @@ export function readFact(fact: string, raw: string, context: ReadingContext, pla
   const budget = { steps: REPAIR_STEPS };
   const fits = (rest: string) => fitsScheme(fact as SchemeFact, rest, context, budget);
   const misfit = whole.reading?.misfit !== undefined;
-  const lot = misfit && fact === 'batchCode' && fits(`L${text}`) ? { text: `L${text}`, name: null, behind: '' } : null;
-  const before = misfit ? beforeWords(fact, text, fits) : null;
-  if (before?.behind.split(/[\s/|(]+/).some(fits))
-    return fails('Several codes stand there; enter the one of this place.');
-  const bare = misfit ? (before ?? withoutWord(fact, text, fits) ?? lot) : null;
+  const inLine = misfit ? amongWords(text, fits) : null;
+  if (inLine === 'several') return fails('Several codes stand there; enter the one of this place.');
+  const word = misfit && !inLine ? withoutWord(fact, text, fits) : null;
+  const bareLot = `L${word?.text ?? text}`;
+  const isLot = misfit && !inLine && fact === 'batchCode' && !(word && fits(word.text)) && fits(bareLot);
+  const bare = inLine ?? (isLot ? { text: bareLot, name: word?.name ?? '' } : word);
   const result = bare ? read(bare.text, place, context) : whole;
   const name = bare ? bare.name : labelled;
-  const behind = bare && 'behind' in bare ? bare.behind : '';
   if (!result.reading) return result;
   const says = [
     foreign.length > 0 ? foreignSaid(foreign) : '',
     name ? `without “${name}”` : '',
-    bare === lot && lot ? 'with the L of a lot' : '',
-    behind ? `“${behind}” stands behind it` : '',
+    isLot ? 'with the L of a lot' : '',
+    inLine?.behind ? `“${inLine.behind}” stands behind it` : '',
     result.reading.says,
   ].filter(Boolean);
   return {

@@ -70,7 +70,9 @@ const COLOURS = new Map(
  */
 function sameWord(printed: string, meant: string): boolean {
   const spelt = (word: string) =>
-    besideNames.numbers[Number(word)] ?? COLOURS.get(word) ?? word.replace(/(?<=.{3})OUR/, 'OR');
+    besideNames.numbers[Number(word)] ??
+    COLOURS.get(word) ??
+    word.replace(/(?<=.{3})OUR/, 'OR').replace(/(?<=.{3})RE$/, 'ER');
   return (
     spelt(printed) === spelt(meant) ||
     printed === `${meant}S` ||

@@ -60,7 +60,8 @@ const prepared = (raw: string): string =>
     .replace(/’/gu, "'")
     .toUpperCase()
     .replace(/(?<![\d/.,]|\d )(?:1\/2|[13]\/4|[12]\/3)(?= *\p{L})/gu, (part) => String(FRACTIONS[part]))
-    .replace(/FL\.?\s*OZ\b\.?/g, 'FLOZ');
+    .replace(/(?<!\p{L})E(?=\d)/gu, '')
+    .replace(/(?:U\.?S\.? *)?FL\.?\s*OZ\b\.?/g, 'FLOZ');
 
 const NUMBER = String.raw`(\d{1,5}(?:[.,]\d{1,2})?)(?:\s*-?\s*(1\/2|1\/3|2\/3|1\/4|3\/4)(?!\d))?`;
 
