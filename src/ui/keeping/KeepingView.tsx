@@ -109,9 +109,13 @@ export function KeepingView({ first }: { first: Keeping }) {
                 ))}
               </ul>
               {checked.found.notVouchedFor.length > 0 && (
-                <p className="text-[13px] text-soft">
-                  Verdicts from elsewhere that nobody known here vouches for: {checked.found.notVouchedFor.join('; ')}.
-                </p>
+                <details className="text-[13px] text-soft">
+                  <summary className="cursor-pointer">
+                    {checked.found.notVouchedFor.length.toLocaleString('en')} verdicts and truths came from elsewhere,
+                    and nobody known here vouches for them
+                  </summary>
+                  <p className="max-h-64 overflow-auto pt-1">{checked.found.notVouchedFor.join('; ')}</p>
+                </details>
               )}
             </>
           ) : (
