@@ -86,7 +86,7 @@ const SAME: Record<string, Record<string, string[]>> = {
 const UNTOLD: typeof SAME = {
   'saltmeadow 50 ml': {
     'boxBase.size': ['2 x 25 ml', '50 ml + 10 ml'],
-    'boxBase.batchCode': ['H0244C2 H0254C2 / H0264C2%', 'H0244C2 / H0254C2'],
+    'boxBase.batchCode': ['H0244C2 H0254C2 / H0264C2%', 'H0244C2 / H0254C2', 'EXP 7C12 2030'],
     'boxBase.styleCode': ['204110'],
     'boxBase.gtin': ['9.52152E+12'],
   },

@@ -1,6 +1,7 @@
 import { cleanText, unwrapped } from '../codes/clean';
 import { foreignSaid, latinLetters } from '../codes/lookAlikes';
 import { SCHEME_FACTS, type SchemeFact } from '../codes/schemes/codeScheme';
+import { codeCharacters } from '../codes/schemes/decode';
 import { REPAIR_STEPS } from '../codes/schemes/repair';
 import type { ReadingContext } from './context';
 import { sizeColumnOf } from './facts';
@@ -94,8 +95,9 @@ function withoutWord(fact: string, text: string, fits: Fits): { text: string; na
   return bare === text || bare === '' ? null : { text: bare, name: text.slice(0, text.length - bare.length).trim() };
 }
 
-/** In longer lines no code is looked for. */
+/** In longer lines no code is looked for; shorter ones may be a year or an hour that fits a scheme by chance. */
 const MOST_WORDS = 9;
+const LEAST_CHARACTERS = 5;
 
 /** A code in a line with other things: what stands before it, and behind. */
 interface InLine {
@@ -108,9 +110,9 @@ interface InLine {
  * A code among other words of its line: `MFG 07/21 H0244C2`, `L3158111 14:05`, `H0244C2/EXP 2030`. The longest run of
  * words that fits is the code.
  *
- * @returns null where none fits, `several` where more than one code stands there
+ * @returns null where none fits, `unclear` where several do, or one that is too short to be sure of
  */
-function amongWords(text: string, fits: Fits): InLine | 'several' | null {
+function amongWords(text: string, fits: Fits): InLine | 'unclear' | null {
   const words = text.split(/[\s|]+|(?<=[A-Z0-9]{4})\s*[/(]\s*/i).map(unwrapped);
   if (words.length > MOST_WORDS) return null;
   for (let count = words.length - 1; count > 0; count--) {
@@ -118,7 +120,10 @@ function amongWords(text: string, fits: Fits): InLine | 'several' | null {
       const [before, run, behind] = [words.slice(0, from), words.slice(from, from + count), words.slice(from + count)];
       return { text: run.join(' '), name: before.join(' '), behind: behind.join(' ') };
     }).filter((run) => fits(run.text));
-    if (runs.length > 0) return new Set(runs.map((run) => run.text)).size > 1 ? 'several' : (runs[0] ?? null);
+    const [first] = runs;
+    const isSure =
+      first && runs.every((run) => run.text === first.text && codeCharacters(run.text).length >= LEAST_CHARACTERS);
+    if (first) return isSure ? first : 'unclear';
   }
   return null;
 }
@@ -146,7 +151,7 @@ export function readFact(fact: string, raw: string, context: ReadingContext, pla
   const fits = (rest: string) => fitsScheme(fact as SchemeFact, rest, context, budget);
   const misfit = whole.reading?.misfit !== undefined;
   const inLine = misfit ? amongWords(text, fits) : null;
-  if (inLine === 'several') return fails('Several codes stand there; enter the one of this place.');
+  if (inLine === 'unclear') return fails('Which of it is the code cannot be told; enter the code alone.');
   const word = misfit && !inLine ? withoutWord(fact, text, fits) : null;
   const bareLot = `L${word?.text ?? text}`;
   const isLot = misfit && !inLine && fact === 'batchCode' && !(word && fits(word.text)) && fits(bareLot);
