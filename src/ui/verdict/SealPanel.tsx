@@ -186,18 +186,18 @@ export function SealPanel() {
             {open} {open === 1 ? 'check is' : 'checks are'} not looked at; the verdict says so.
           </p>
         )}
-        <div className="flex items-center gap-2">
+        <div className="flex gap-2">
           <Button look="act" autoFocus onClick={() => setAgreed(said)}>
             Seal verdict
           </Button>
           <Button onClick={dismiss}>Not yet</Button>
-          <p role="status" className="text-soft">
-            {agreed !== null &&
-              (agreed === said
-                ? 'It is sealed as soon as everything is saved and drawn.'
-                : 'It came out otherwise: look at it again.')}
-          </p>
         </div>
+        <p role="status" className="mt-3 empty:hidden">
+          {agreed !== null &&
+            (agreed === said
+              ? 'It is sealed as soon as everything is saved and drawn.'
+              : 'It came out otherwise: look at it again.')}
+        </p>
         <p className="mt-4 text-[13px] text-soft">
           {grounds.houseRules.name} decide by{' '}
           {grounds.houseRules.school === 'oneFault' ? 'one fault' : grounds.houseRules.school}.
