@@ -1,5 +1,6 @@
 import type { Sequelize } from 'sequelize';
-import type { Database, Statement } from 'sqlite3';
+import type { Statement } from 'sqlite3';
+import { BUSY_TIMEOUT_MS, connectionsOf } from './connections';
 import { StoreProblem } from './storeProblem';
 
 /** Reads that are asked on every keystroke: prepared once, a tenth of what a query through Sequelize costs. */
@@ -10,20 +11,12 @@ export interface Prepared {
   finalize(): Promise<void>;
 }
 
-/** The part of Sequelize that knows its connections, which its types leave out. */
-interface Connections {
-  connectionManager: { getConnection(options: { uuid: string }): Promise<Database> };
-}
-
 /**
  * A connection of its own: Sequelize's takes a statement only once all before it have ended, so that under load its
  * statements would never come to their turn beside these. Sequelize closes it with the others; a database in memory has
  * one for all.
  */
-const connectionOf = (sequelize: Sequelize) =>
-  (sequelize as unknown as Connections).connectionManager.getConnection({ uuid: 'reads' });
-
-const BUSY_TIMEOUT_MS = 5000;
+const connectionOf = (sequelize: Sequelize) => connectionsOf(sequelize).getConnection({ uuid: 'reads' });
 
 /** Prepared reads on the connection of a database. */
 export function prepareReads(sequelize: Sequelize): Prepared {

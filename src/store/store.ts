@@ -2,6 +2,7 @@ import { access, constants, mkdir, stat } from 'node:fs/promises';
 import { join, resolve } from 'node:path';
 import { Sequelize, Transaction } from 'sequelize';
 import sqlite3 from 'sqlite3';
+import { BUSY_TIMEOUT_MS } from './connections';
 import { DocumentBodies } from './documentBodies';
 import { lookingWanted, openToLook } from './lookOnly';
 import { migrate } from './migrate';
@@ -12,7 +13,6 @@ import { defineTables, type Tables } from './tables';
 import { keepWriter } from './writer';
 
 export const DATABASE = 'pinprick.sqlite';
-const BUSY_TIMEOUT_MS = 5000;
 
 /** An open data directory: the database and where photographs lie. */
 export interface Store {

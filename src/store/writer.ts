@@ -1,16 +1,6 @@
 import type { Sequelize } from 'sequelize';
-import type { Database } from 'sqlite3';
+import { BUSY_TIMEOUT_MS, connectionsOf } from './connections';
 
-/** The part of Sequelize that knows its connections, which its types leave out. */
-interface Connections {
-  connectionManager: {
-    connections: Record<string, Database | undefined>;
-    getConnection(options?: { uuid?: string }): Promise<Database>;
-    releaseConnection(connection: Database): unknown;
-  };
-}
-
-const BUSY_TIMEOUT_MS = 5000;
 /** So much of the database stays in the writer's memory, in KiB: what one change read, the next one needs again. */
 const CACHE_KIB = 16_000;
 const WRITER = 'writer';
@@ -24,7 +14,7 @@ const STANDING = new Set<string | undefined>([undefined, 'default', 'reads']);
  * @returns a way to let go of it, after what may have left it in the middle of something
  */
 export function keepWriter(sequelize: Sequelize): () => Promise<void> {
-  const manager = (sequelize as unknown as Connections).connectionManager;
+  const manager = connectionsOf(sequelize);
   const open = manager.getConnection.bind(manager);
   manager.getConnection = async (options) => {
     if (STANDING.has(options?.uuid)) return open(options);

@@ -1,4 +1,5 @@
 import { cleanText, plainText } from '../codes/clean';
+import { otherNames } from '../codes/otherNames';
 import abbreviations from './abbreviations.json';
 import besideNames from './besideNames.json';
 import colourWords from './colourWords.json';
@@ -60,9 +61,7 @@ function sameRun(a: string, b: string): boolean {
 }
 
 /** The plain colours in the languages of the markets. */
-const COLOURS = new Map(
-  Object.entries(colourWords).flatMap(([colour, others]) => others.split(' ').map((each) => [each, colour] as const)),
-);
+const COLOURS = otherNames(colourWords);
 
 /**
  * One word in the ways in which makers and labels write it: `8` for `EIGHT`, `HARBOR`, `SCHWARZ` for `BLACK`, `LOWS`, and

@@ -1,4 +1,5 @@
 import { cleanText } from '../codes/clean';
+import { otherNames } from '../codes/otherNames';
 import words from './sizeWords.json';
 
 /** A dimension in which units are converted: lengths, volumes, weights. */
@@ -28,13 +29,10 @@ export interface PrintedSize {
   amounts: Amount[];
 }
 
-const namesOf = (lists: Record<string, string>): Map<string, string> =>
-  new Map(Object.entries(lists).flatMap(([key, names]) => names.split(' ').map((name) => [name, key] as const)));
-
-const SYSTEMS = namesOf(words.systems);
-const WEARERS = namesOf(words.wearers);
-const CHILDREN = namesOf(words.children);
-const LETTERS = namesOf(words.letters);
+const SYSTEMS = otherNames(words.systems);
+const WEARERS = otherNames(words.wearers);
+const CHILDREN = otherNames(words.children);
+const LETTERS = otherNames(words.letters);
 /** Without accents, as words are looked up. */
 const plain = (word: string): string => word.normalize('NFD').replace(/\p{M}/gu, '');
 

@@ -1,4 +1,5 @@
 import { cleanText, plainText } from '../../codes/clean';
+import { otherNames } from '../../codes/otherNames';
 import type { ReadingContext } from '../context';
 import { expectedFact } from '../expected';
 import words from '../fibres.json';
@@ -15,7 +16,7 @@ interface Share {
 }
 
 const namesOf = (lists: Record<string, string>): Map<string, string> =>
-  new Map(Object.entries(lists).flatMap(([name, others]) => [name, ...others.split(' ')].map((each) => [each, name])));
+  new Map([...otherNames(lists), ...Object.keys(lists).map((own) => [own, own] as const)]);
 const FIBRES = namesOf(words.fibres);
 const ROLES = namesOf(words.roles);
 
