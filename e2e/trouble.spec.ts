@@ -48,7 +48,20 @@ test('what cannot be saved is still there and is saved on the second try', async
   await expect(page.locator('li[data-check="box.edge"]')).toHaveAttribute('data-mark', 'agrees');
 });
 
-test('a hand faster than the desk seals what it agreed to, once that is kept', async ({ page }) => {
+test('a hand faster than the desk seals what it agreed to, once that is drawn and kept, and nothing else', async ({
+  page,
+}) => {
+  // The drawing waits until this test lets it go on.
+  await page.addInitScript(() => {
+    const post = Worker.prototype.postMessage;
+    const held: (() => void)[] = [];
+    Object.assign(window, { holding: false, draw: () => held.splice(0).map((send) => send()) });
+    Worker.prototype.postMessage = function (this: Worker, ...sent: [unknown, StructuredSerializeOptions?]) {
+      const send = () => post.apply(this, sent);
+      if ((window as unknown as { holding: boolean }).holding) held.push(send);
+      else send();
+    };
+  });
   await visit(page, '/case/PP-0423/inspect');
   let letGo = () => {};
   const kept = new Promise<void>((done) => {
@@ -58,11 +71,24 @@ test('a hand faster than the desk seals what it agreed to, once that is kept', a
     await kept;
     await route.continue();
   });
+  await expect(page.getByRole('complementary', { name: 'Standing' })).toContainText('counterfeit');
+  await page.evaluate(() => Object.assign(window, { holding: true }));
   await press(page, '1', 'v');
   await page.waitForURL(/verdict/);
-  await press(page, 's', 'Enter');
+  await press(page, 's');
   const sheet = page.getByRole('dialog', { name: 'Seal this verdict?' });
-  await expect(sheet).toContainText('It is sealed as soon as everything is saved and drawn.');
+  await expect(sheet).toContainText('Goods: counterfeit');
+  await press(page, 'Enter');
+  const waits = 'It is sealed as soon as everything is saved and drawn.';
+  await expect(sheet).toContainText(waits);
+  await page.evaluate(() => {
+    const { draw } = Object.assign(window, { holding: false }) as unknown as { draw: () => void };
+    draw();
+  });
+  await expect(sheet).toContainText('Goods: undecided');
+  await expect(sheet).toContainText('It came out otherwise: look at it again.');
+  await press(page, 'Enter');
+  await expect(sheet).toContainText(waits);
   await expect(page.getByRole('heading', { name: 'Sealed' })).toHaveCount(0);
   letGo();
   await expect(page.getByRole('heading', { name: 'Sealed' })).toBeVisible();
