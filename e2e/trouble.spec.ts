@@ -53,14 +53,15 @@ test('a hand faster than the desk seals what it agreed to, once that is drawn an
 }) => {
   // The drawing waits until this test lets it go on.
   await page.addInitScript(() => {
-    const post = Worker.prototype.postMessage;
     const held: (() => void)[] = [];
-    Object.assign(window, { holding: false, draw: () => held.splice(0).map((send) => send()) });
-    Worker.prototype.postMessage = function (this: Worker, ...sent: [unknown, StructuredSerializeOptions?]) {
-      const send = () => post.apply(this, sent);
-      if ((window as unknown as { holding: boolean }).holding) held.push(send);
-      else send();
-    };
+    const hand = Object.assign(window, { holding: false, draw: () => held.splice(0).map((send) => send()) });
+    Worker.prototype.postMessage = new Proxy(Worker.prototype.postMessage, {
+      apply: (post, worker, sent) => {
+        const send = () => Reflect.apply(post, worker, sent);
+        if (hand.holding) held.push(send);
+        else send();
+      },
+    });
   });
   await visit(page, '/case/PP-0423/inspect');
   let letGo = () => {};

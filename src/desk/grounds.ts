@@ -10,14 +10,15 @@ import type { Maker, Release, Revision } from '@/core/releases/release';
 import type { SizeChart } from '@/core/sizes/sizeChart';
 import { type DocumentKind, listSchemes, readDocument, readForeign, readPinned } from '@/store/documents';
 import type { Store } from '@/store/store';
+import { PROGRAM_VERSION } from './programVersion';
 import { Refusal } from './refusal';
 
 export const HOUSE_RULES_ID = 'house';
 
-/** What stands for all documents of a case at once. */
-export function groundsKey({ schemes, edition, ...others }: GroundsRevisions): string {
+/** What stands for all documents of a case at once, and for the program that holds it against them. */
+export function groundsKey({ schemes, edition, program, ...others }: GroundsRevisions): string {
   const hashes = [...Object.values(others), ...schemes].map((each) => each?.hash.slice(0, 16) ?? '-');
-  return [edition, ...hashes].join(' ');
+  return [program, edition, ...hashes].join(' ');
 }
 
 /**
@@ -65,6 +66,7 @@ export async function loadGrounds(
     : await readDocument<TellStatistics>(store, 'statistics', file.kind, transaction);
   return {
     edition: editionOf(file),
+    program: PROGRAM_VERSION,
     schemes,
     statistics,
     kind: await load<KindDefinition>('kind', file.kind, pins?.kind),

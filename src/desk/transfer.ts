@@ -12,6 +12,7 @@ import { readCaseFolder } from './caseFolder';
 import type { Desk } from './desk';
 import { loadGrounds } from './grounds';
 import { parseFile } from './parseFile';
+import { PROGRAM_VERSION } from './programVersion';
 import { Refusal } from './refusal';
 import { enterCodes, noticeElsewhere } from './register';
 import { projectionRow } from './summary';
@@ -20,7 +21,7 @@ import { type CarriedSignature, signatureProblems } from './trust/vouching';
 
 /** Files from before there were code schemes or statistics carry none. */
 type Later = 'schemes' | 'statistics';
-type CarriedGrounds = Omit<GroundsRevisions, Later | 'edition'> & Partial<Pick<GroundsRevisions, Later>>;
+type CarriedGrounds = Omit<GroundsRevisions, Later | 'edition' | 'program'> & Partial<Pick<GroundsRevisions, Later>>;
 
 export type CaseExport = ExportedCase<CarriedGrounds & CarriedDocuments> & {
   /** Absent in files from before desks signed. */
@@ -35,7 +36,7 @@ export async function exportCase(desk: Desk, number: string): Promise<CaseExport
     publicKey,
     signature,
   }));
-  const { edition: _, ...documents } = grounds;
+  const { edition: _, program: __, ...documents } = grounds;
   return { format: 'pinprick-case', version: 1, id, events, documents, signatures };
 }
 
@@ -59,6 +60,7 @@ export function parseCaseExport(text: string): CaseExport {
 export const carriedGrounds = ({ id, events, documents }: CaseExport): GroundsRevisions => ({
   ...documents,
   edition: editionOf(fold(id, events)),
+  program: PROGRAM_VERSION,
   schemes: documents.schemes ?? [],
   statistics: documents.statistics ?? null,
 });

@@ -31,6 +31,8 @@ export interface GroundsRevisions {
   schemes: Revision<CodeScheme>[];
   statistics: Revision<TellStatistics> | null;
   edition: EditionNumber;
+  /** Which version of this program reads and weighs. */
+  program: string;
 }
 
 /** A case with its log and the documents it is held against: all that a screen or an export needs. */
@@ -78,9 +80,10 @@ export const pin = (revision: Revision<unknown>): ChosenRelease => {
 
 /** The pins of a verdict that rests on these documents. */
 export function pinsOf(revisions: GroundsRevisions): Pins {
-  const { kind, houseRules, release, maker, chart, schemes, statistics, edition } = revisions;
+  const { kind, houseRules, release, maker, chart, schemes, statistics, edition, program } = revisions;
   return {
     edition,
+    program,
     kind: pin(kind),
     houseRules: pin(houseRules),
     release: release && pin(release),

@@ -223,6 +223,25 @@ describe('the check of a desk', () => {
   });
 });
 
+describe('a line of the queue that another version of this program worked out', () => {
+  it('accuses nobody, and is worked out anew before anybody reads it', async () => {
+    const another = await testDesk(true);
+    const line = async () => (await findCases(another.desk, OPEN, null))[0];
+    const before = await line();
+    await another.desk.store.write((transaction) =>
+      another.desk.store.sequelize.query(
+        `UPDATE cases SET summary = json_set(summary, '$.goods.decision', 'genuine', '$.differing', 99,
+          '$.weighedBy', 'another' || substr(summary ->> '$.weighedBy', 17)) WHERE number = '${OPEN}'`,
+        { transaction },
+      ),
+    );
+    another.desk.memory.lines.clear();
+    expect((await checkDesk(another.desk)).problems).toEqual([]);
+    expect(await line()).toEqual(before);
+    await another.close();
+  });
+});
+
 describe('trouble with the store', () => {
   it('is an emptied database beside photographs, which is no new desk', async () => {
     const emptied = await mkdtemp(join(tmpdir(), 'pinprick-emptied-'));

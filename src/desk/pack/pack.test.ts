@@ -5,7 +5,7 @@ import { crc32 } from 'node:zlib';
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import sharp from 'sharp';
 import { v4 as uuid } from 'uuid';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
 import type { NewEvent } from '@/core/casefile/event';
 import { fold } from '@/core/casefile/fold';
 import { bytesHash } from '@/core/casefile/hash';
@@ -166,6 +166,44 @@ describe('an evidence pack', () => {
     ],
   ])('that is %s is refused with a sentence', async (_, bytes) => {
     expect((await verify(bytes)).changed[0]).toMatch(/\w{3}/);
+  });
+});
+
+describe('a version of this program that reads the same entries otherwise', () => {
+  let later: typeof import('./verifyFile');
+  let desk: typeof import('./importFile');
+  beforeAll(async () => {
+    vi.resetModules();
+    vi.doMock('../programVersion', () => ({ PROGRAM_VERSION: 'a later one' }));
+    vi.doMock('@/core/judgement/verdictBody', async (original) => {
+      const { verdictBody } = await original<typeof import('@/core/judgement/verdictBody')>();
+      return { verdictBody: (...given: Parameters<typeof verdictBody>) => ({ ...verdictBody(...given), weight: 0 }) };
+    });
+    [later, desk] = [await import('./verifyFile'), await import('./importFile')];
+  });
+  afterAll(() => {
+    vi.doUnmock('../programVersion');
+    vi.doUnmock('@/core/judgement/verdictBody');
+    vi.resetModules();
+  });
+  const say = async (bytes: Uint8Array) => {
+    const path = join(at.directory, 'older.zip');
+    await writeFile(path, bytes);
+    return later.verifyFile(path);
+  };
+
+  it('says so of a signed verdict, accuses nobody, and takes the pack in', async () => {
+    const { changed, otherwise } = await say(pack);
+    expect(changed).toEqual([]);
+    expect(otherwise).toEqual([expect.stringMatching(/not the one that sealed it.*otherwise \(weight\)/)]);
+    const fresh = await testDesk(false);
+    expect(await desk.importFile(fresh.desk, THE_MACHINE, [pack])).toMatch(/^PP-/);
+    await fresh.close();
+  });
+  it('excuses nothing where nobody signed the verdict', async () => {
+    const bare = changed('case.json', (text) => JSON.stringify({ ...JSON.parse(text), signatures: [] }), true);
+    const said = await say(bare);
+    expect([said.otherwise, said.changed.join(' ')]).toEqual([[], expect.stringMatching(/otherwise \(weight\)/)]);
   });
 });
 

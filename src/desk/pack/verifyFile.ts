@@ -13,11 +13,15 @@ import { CASE, photographPath } from './paths';
 export interface Verified {
   /** What was changed in it since it was made, as sentences. */
   changed: string[];
+  /** What this version of the program finds otherwise than the one that sealed it, though nothing was changed. */
+  otherwise: string[];
   /** What is signed in it, and by which key. */
   signed: { what: string; key: string }[];
   /** What is in it and signed by nobody: anybody can have written it. */
   notSigned: string[];
 }
+
+const NOTHING: Verified = { changed: [], otherwise: [], signed: [], notSigned: [] };
 
 /** The photographs that a log names, held against those in its pack. */
 function photographProblems({ photos }: CaseFile, found: readonly FoundFile[]): string[] {
@@ -34,16 +38,17 @@ function photographProblems({ photos }: CaseFile, found: readonly FoundFile[]): 
 function verifyManifest({ manifest }: OpenedPack, found: readonly FoundFile[]): Verified {
   const changed = packProblems(manifest, found);
   const { publicKey, signature } = manifest;
-  if (!publicKey || !signature) return { changed, signed: [], notSigned: ['the manifest'] };
+  const verified: Verified = { ...NOTHING, changed };
+  if (!publicKey || !signature) return { ...verified, notSigned: ['the manifest'] };
   const key = keyName(publicKey);
   if (signatureHolds(packStatement(manifest), { publicKey, signature }))
-    return { changed, signed: [{ what: 'the manifest', key }], notSigned: [] };
-  return { changed: [...changed, `The manifest is not the one that key ${key} signed.`], signed: [], notSigned: [] };
+    return { ...verified, signed: [{ what: 'the manifest', key }] };
+  return { ...verified, changed: [...changed, `The manifest is not the one that key ${key} signed.`] };
 }
 
 /** The text of an exported case: its log, its documents, its signatures, and whether its verdict comes out again. */
 function verifyCase(text: string, found: readonly FoundFile[], pack: OpenedPack | null): Verified {
-  const verified: Verified = { changed: [], signed: [], notSigned: [] };
+  const verified: Verified = { changed: [], otherwise: [], signed: [], notSigned: [] };
   try {
     const exported = parseCaseExport(text);
     const { id, events, signatures = [] } = exported;
@@ -52,8 +57,11 @@ function verifyCase(text: string, found: readonly FoundFile[], pack: OpenedPack 
       verified.changed.push('The log is not the one that the manifest names.');
     if (pack) verified.changed.push(...photographProblems(file, found));
     const seal = sealProblem(id, events, carriedGrounds(exported));
-    if (seal) verified.changed.push(seal);
-    for (const { seq, type, key } of vouchingOf(events, signatures, [])) {
+    const vouching = vouchingOf(events, signatures, []);
+    const vouchedFor = vouching.findLast(({ type }) => type === 'verdictSealed')?.key;
+    // Where nobody signed it, another version of the program excuses nothing.
+    if (seal) (seal.otherProgram && vouchedFor ? verified.otherwise : verified.changed).push(seal.sentence);
+    for (const { seq, type, key } of vouching) {
       const what = `event ${seq}, ${type}`;
       if (key) verified.signed.push({ what, key });
       else verified.notSigned.push(what);
@@ -72,6 +80,7 @@ async function verifyPack(pack: OpenedPack): Promise<Verified> {
   const told = verifyCase(await pack.text(CASE), found, pack);
   return {
     changed: [...listed.changed, ...told.changed],
+    otherwise: told.otherwise,
     signed: [...listed.signed, ...told.signed],
     notSigned: [...listed.notSigned, ...told.notSigned],
   };
@@ -90,7 +99,7 @@ export async function verifyFile(path: string): Promise<Verified> {
     pack = await openPack(path);
     return await verifyPack(pack);
   } catch (error) {
-    return { changed: [(error as Error).message], signed: [], notSigned: [] };
+    return { ...NOTHING, changed: [(error as Error).message] };
   } finally {
     pack?.close();
   }

@@ -14,6 +14,8 @@ export interface Pins {
   statistics?: ChosenRelease | null;
   /** Which edition of the weighing judged; absent in verdicts of the first. */
   edition?: 1 | 2 | 3;
+  /** Which version of the program read and weighed; absent in verdicts from before it was noted. */
+  program?: string;
 }
 
 export interface VerdictBody {
