@@ -16,6 +16,7 @@ import { casesWaitingFor, findCases, readQueue } from './queue';
 import { recordEvents } from './recordEvents';
 import { saveRecords } from './records';
 import { findReleases, readRelease } from './releases';
+import { projectionRow } from './summary';
 import { exportCase, importCase, parseCaseExport } from './transfer';
 
 const BY = 'isolde-varr';
@@ -228,6 +229,16 @@ it('is all there after a restart', async () => {
     await readQueue(at.desk, null, { shelf: 'sealed', donePage: 1 }),
     await readCaseFolder(at.desk, number),
   ]).toEqual(before);
+});
+
+it('lists a sealed case as it was sealed, whatever its entries come to when its line is worked out again', async () => {
+  const { id, events, grounds } = await readCaseFolder(at.desk, 'PP-0002');
+  const file = fold(id, events);
+  const assessment = assess(file, groundsOf(grounds));
+  const otherwise = { decision: 'undecided', p: 0.5, interval: [0, 1] } as const;
+  const known = { assessment: { ...assessment, goods: otherwise, packaging: otherwise } as unknown as typeof assessment };
+  const { goods, packaging } = JSON.parse(projectionRow(file, 'PP-0002', grounds, known).summary);
+  expect([goods.decision, packaging.decision]).toEqual([file.seal?.goods, file.seal?.packaging]);
 });
 
 describe('export and import', () => {

@@ -59,8 +59,11 @@ function standingNow(file: CaseFile, grounds: GroundsRevisions, known?: Assessme
   const contents = groundsOf(grounds);
   const standing = standingOf(file, known ?? assess(file, contents, { draws: DRAWS }), contents);
   const { seal } = file;
-  const sealed = seal && { decision: seal.goods, p: seal.pGenuine, interval: seal.interval };
-  return { ...standing, ...(sealed ? { goods: sealed } : {}), weighedBy: groundsKey(grounds) };
+  const sealed = seal && {
+    goods: { decision: seal.goods, p: seal.pGenuine, interval: seal.interval },
+    packaging: { ...standing.packaging, decision: seal.packaging },
+  };
+  return { ...standing, ...sealed, weighedBy: groundsKey(grounds) };
 }
 
 /**

@@ -14,6 +14,7 @@ import { library } from './migrations/0010-library';
 import { day } from './migrations/0011-day';
 import { choices } from './migrations/0012-choices';
 import { byHand } from './migrations/0013-by-hand';
+import { sealedLines } from './migrations/0014-sealed-lines';
 import { StoreProblem } from './storeProblem';
 
 const MIGRATIONS: Migration[] = [
@@ -30,6 +31,7 @@ const MIGRATIONS: Migration[] = [
   day,
   choices,
   byHand,
+  sealedLines,
 ];
 
 /** @throws StoreProblem where a database is not of this very version, and cannot be brought up to it */
