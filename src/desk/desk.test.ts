@@ -236,7 +236,9 @@ it('lists a sealed case as it was sealed, whatever its entries come to when its 
   const file = fold(id, events);
   const assessment = assess(file, groundsOf(grounds));
   const otherwise = { decision: 'undecided', p: 0.5, interval: [0, 1] } as const;
-  const known = { assessment: { ...assessment, goods: otherwise, packaging: otherwise } as unknown as typeof assessment };
+  const known = {
+    assessment: { ...assessment, goods: otherwise, packaging: otherwise } as unknown as typeof assessment,
+  };
   const { goods, packaging } = JSON.parse(projectionRow(file, 'PP-0002', grounds, known).summary);
   expect([goods.decision, packaging.decision]).toEqual([file.seal?.goods, file.seal?.packaging]);
 });

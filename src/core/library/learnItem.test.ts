@@ -120,6 +120,14 @@ describe('an item that is known to be genuine', () => {
     expect(sure.chain.says).toBe('broken');
   });
 
+  it('says what no record explains, and nothing where all agrees', () => {
+    expect(learned.leftOver).toEqual([]);
+    const slip = withFacts(file, {
+      ...LABELS,
+      innerLabel: { ...LABELS.innerLabel, 'size.eu': '42', 'size.cm': '29' },
+    } as typeof LABELS);
+    expect(learnItem(slip, records, BOUGHT).leftOver.join(' ')).toMatch(/cm.*29/);
+  });
   it('leaves out what its places disagree about', () => {
     const torn = withFacts(file, { ...LABELS, innerLabel: { styleCode: 'VK7001-205' } });
     expect(learnItem(torn, records, BOUGHT).lessons.map(({ id }) => id)).not.toContain('styleCode');

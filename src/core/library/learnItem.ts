@@ -3,6 +3,7 @@ import { genuineAnswers } from '../checks/expectation';
 import type { Finding } from '../checks/finding';
 import { checksFor, gatherFindings } from '../checks/findings';
 import { NO_RECORD } from '../checks/measuredForm';
+import { condense } from '../crossread/condense';
 import { contextOf, leadingSize, type Records } from '../crossread/context';
 import type { CrossReading } from '../crossread/crossReading';
 import { crossread } from '../crossread/crossread';
@@ -228,6 +229,8 @@ export interface Learned {
   lessons: Lesson[];
   /** What it says besides, that no record can hold yet. */
   notes: string[];
+  /** What of it does not agree even with a record that took all of this, as sentences. */
+  leftOver: string[];
   item: ShelfItem;
 }
 
@@ -240,6 +243,13 @@ function traitsOf(reading: CrossReading, findings: Finding[], read: ReadItem): R
     ...(read.factory ? { factory: read.factory } : {}),
     ...(read.country ? { country: read.country } : {}),
   };
+}
+
+/** What of an item does not agree even with a record that has learned all of it. */
+function leftOver(file: CaseFile, records: Records): string[] {
+  const context = contextOf(file, records);
+  const reading = crossread(context);
+  return condense(reading, gatherFindings(file, context, reading), context).map(({ sentence }) => sentence);
 }
 
 /**
@@ -304,7 +314,8 @@ export function learnItem(file: CaseFile, records: Records & { release: Release 
     read.madeFrom && release.releaseDate === null
       ? [`Its production began ${formatDay(read.madeFrom)}; without a release date nothing is held against that.`]
       : [];
-  return { lessons, notes, item };
+  const learned = lessons.reduce((next, each) => each.taken(next), release);
+  return { lessons, notes, leftOver: leftOver(file, { ...records, release: learned }), item };
 }
 
 /** What becomes of a lesson: part of the record, or a statement beside it. */

@@ -24,15 +24,21 @@ export function readHead(path: string): Promise<{ headings: string[]; rows: stri
   return new Promise((resolve, reject) => {
     const rows: string[][] = [];
     const stream = createReadStream(path, { end: 1 << 20 });
+    const told = () => {
+      stream.destroy();
+      const [headings = [], ...rest] = rows;
+      resolve({ headings: headings.map((heading) => cleanText(heading)), rows: rest });
+    };
     Papa.parse<string[]>(stream, {
       skipEmptyLines: 'greedy',
-      preview: SAMPLE_ROWS + 1,
-      step: ({ data }) => void rows.push(data),
-      complete: () => {
-        stream.destroy();
-        const [headings = [], ...rest] = rows;
-        resolve({ headings: headings.map((heading) => cleanText(heading)), rows: rest });
+      // Its own preview of a stream never says that it is complete.
+      step: ({ data }, parser) => {
+        rows.push(data);
+        if (rows.length <= SAMPLE_ROWS) return;
+        parser.abort();
+        told();
       },
+      complete: told,
       error: reject,
     });
   });

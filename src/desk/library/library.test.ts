@@ -267,6 +267,12 @@ describe('a table', () => {
     expect(again).toMatchObject({ remembered: true, mapping });
   });
 
+  it.each([1, 6, 7, 8, 40_000])('of %i rows shows its first ones', async (count) => {
+    const csv = [HEAD, ...Array.from({ length: count }, (_, i) => `VK1-1;Heron;Fog;${i};;14/03/2025`)].join('\n');
+    const brought = await bringFile(desk, THE_MACHINE, 'long.csv', [new TextEncoder().encode(csv)]);
+    expect(brought).toMatchObject({ rows: { length: Math.min(count, 6) }, headings: HEAD.split(';') });
+  });
+
   it('adds to a record what it says and leaves the rest', async () => {
     const kept = madeUp(1, { id: 'veskarn-vk7001-101', nominal: base.nominal });
     await saveRecords(desk, [{ kind: 'release', body: kept }]);

@@ -18,6 +18,7 @@ import { useKeys } from '../controls/useKeys';
 import { useMay } from '../people/Me';
 import { EditorPart } from '../records/EditorPart';
 import { ReleaseEditor } from '../releases/ReleaseEditor';
+import { sourceWords } from '../verdict/truthSources';
 import type { LearnFrom } from './LearnView';
 import { LessonLine } from './LessonLine';
 import { useChooseRelease } from './useChooseRelease';
@@ -39,7 +40,10 @@ export function LearnGenuine({ newest, makers, charts, kind, today }: LearnFrom)
   const confirmed = file.truth?.goods === 'genuine';
   const [bought, setBought] = useState<Bought>({
     provenance: confirmed ? 'confirmed' : 'shop',
-    from: confirmed ? `confirmed by ${file.truth?.source}` : (file.circumstances.seller ?? ''),
+    from:
+      file.truth && confirmed
+        ? (file.truth.note || sourceWords(file.truth.source)).slice(0, 200)
+        : (file.circumstances.seller ?? ''),
   });
   // Whoever was sent to add the maker comes back with it.
   const added = useSearchParams().get('maker');
@@ -109,11 +113,26 @@ export function LearnGenuine({ newest, makers, charts, kind, today }: LearnFrom)
           {learned.lessons.length === 0 && (
             <p className="border-b py-2 text-soft">
               {newest
-                ? 'It says nothing that the record does not; it joins the shelf, so that measures are held against one more item.'
+                ? 'The record needs no change; it joins the shelf, so that measures are held against one more item.'
                 : 'Nothing was read yet. Read its codes and answer what its checks ask; then come back.'}
             </p>
           )}
         </EditorPart>
+        {learned.leftOver.length > 0 && (
+          <EditorPart
+            id="left-over"
+            title="What no record of it explains"
+            says="a slip of its maker, or a size chart or code scheme that is otherwise"
+          >
+            <ul>
+              {learned.leftOver.map((sentence) => (
+                <li key={sentence} className="border-b py-1.5">
+                  {sentence}
+                </li>
+              ))}
+            </ul>
+          </EditorPart>
+        )}
         {wantedItems(taught, kind).length > 0 && (
           <EditorPart id="wanted" title="What would be worth most next">
             <ul>

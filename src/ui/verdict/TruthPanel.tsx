@@ -1,19 +1,14 @@
 'use client';
 import { type FormEvent, useState } from 'react';
-import type { ConfirmedTruth, TruthSource } from '@/core/casefile/events/truthConfirmed';
+import type { ConfirmedTruth } from '@/core/casefile/events/truthConfirmed';
 import { useCaseBook } from '../casebook/CaseBook';
 import { Button, Key } from '../controls/Button';
 import { Choice } from '../controls/Choice';
 import { Sheet } from '../controls/Sheet';
 import { useInstant } from '../house/House';
 import { useMay, useStake } from '../people/Me';
+import { SOURCES, sourceWords } from './truthSources';
 
-const SOURCES: { value: TruthSource; label: string; trust: number }[] = [
-  { value: 'maker', label: 'the maker', trust: 1 },
-  { value: 'laboratory', label: 'a laboratory', trust: 0.95 },
-  { value: 'refund dispute', label: 'a refund dispute', trust: 0.8 },
-  { value: 'consensus', label: 'consensus of checkers', trust: 0.7 },
-];
 const GOODS = [
   { value: 'genuine', label: 'genuine' },
   { value: 'counterfeit', label: 'counterfeit' },
@@ -58,8 +53,8 @@ export function TruthPanel() {
             <strong className="font-semibold">{known.goods}</strong>, packaging {PACKAGING_WORDS[known.packaging]}
           </p>
           <p className="text-[13px] text-soft">
-            By {known.source}, trusted {Math.round(known.trust * 100)} %: {known.note}. {nameOf(known.by)},{' '}
-            {known.at && formatInstant(known.at)}
+            By {sourceWords(known.source)}, trusted {Math.round(known.trust * 100)} %: “{known.note}” {nameOf(known.by)}
+            , {known.at && formatInstant(known.at)}
           </p>
         </>
       ) : (
