@@ -30,12 +30,3 @@ export function readTable(text: string): TableRow[] {
   }
   return rows;
 }
-
-/** The text of a file: UTF-8, or Latin-1 where it is none. */
-export function decodeText(bytes: Uint8Array): string {
-  try {
-    return new TextDecoder('utf-8', { fatal: true }).decode(bytes);
-  } catch {
-    return new TextDecoder('windows-1252').decode(bytes);
-  }
-}

@@ -1,9 +1,13 @@
 import { createReadStream } from 'node:fs';
+import { Readable } from 'node:stream';
 import Papa from 'papaparse';
 import { cleanText } from '@/core/codes/clean';
 import { readPrintedDate } from '@/core/dates/printedDate';
 import type { CsvField, CsvMapping } from '@/core/library/csvColumns';
+import { moneyOf } from '@/core/listing/money';
 import type { Release } from '@/core/releases/release';
+import { encodingOf } from '@/core/tables/textEncoding';
+import { BrokenFile } from './jsonEntries';
 
 /** A release as the rows of a table have it, with what no row can say left to the record that there is. */
 export interface CsvRelease {
@@ -18,39 +22,74 @@ export interface CsvRelease {
 }
 
 const SAMPLE_ROWS = 6;
+const MOST_SHOWN = 200;
 
-/** The headings and first rows of a table, for whoever maps its columns. */
-export function readHead(path: string): Promise<{ headings: string[]; rows: string[][] }> {
-  return new Promise((resolve, reject) => {
-    const rows: string[][] = [];
-    const stream = createReadStream(path, { end: 1 << 20 });
-    const told = () => {
-      stream.destroy();
-      const [headings = [], ...rest] = rows;
-      resolve({ headings: headings.map((heading) => cleanText(heading)), rows: rest });
-    };
-    Papa.parse<string[]>(stream, {
-      skipEmptyLines: 'greedy',
-      // Its own preview of a stream never says that it is complete.
-      step: ({ data }, parser) => {
-        rows.push(data);
-        if (rows.length <= SAMPLE_ROWS) return;
+/** Empty lines above a table, and what a spreadsheet writes there to say what separates its cells. */
+const ABOVE = /^(?:(?:sep=.|[^\S\n]*)\r?\n)+/i;
+
+const linesIn = (text: string): number => text.match(/\n/g)?.length ?? 0;
+
+/** No row of a table is longer, in bytes: one that seems to be has a quotation mark that is not closed. */
+const LONGEST_ROW = 8 << 20;
+
+/**
+ * Read a table row by row.
+ *
+ * @param onRow told the cells of each row that is not empty, and the row's line from 1; ends the reading by false
+ * @throws BrokenFile where it is no text, or a quotation mark is not closed
+ */
+async function readRows(path: string, onRow: (cells: string[], line: number) => boolean): Promise<void> {
+  const decoder = new TextDecoder(await encodingOf(createReadStream(path)));
+  let line = 1;
+  let sinceRow = 0;
+  const unclosed = () =>
+    new BrokenFile(`The row that begins in line ${line} does not end: a quotation mark in it is not closed.`);
+  async function* pieces(): AsyncGenerator<string, string> {
+    for await (const chunk of createReadStream(path) as AsyncIterable<Buffer>) {
+      sinceRow += chunk.length;
+      if (sinceRow > LONGEST_ROW) throw unclosed();
+      yield decoder.decode(chunk, { stream: true });
+    }
+    return '';
+  }
+  const rest = pieces();
+  const begin = (await rest.next()).value;
+  if (begin.includes('\0')) throw new BrokenFile('This is not text. A spreadsheet has to be saved as CSV first.');
+  const above = ABOVE.exec(begin)?.[0] ?? '';
+  line += linesIn(above);
+  const table = begin.slice(above.length);
+  const { delimiter } = Papa.parse(table, { preview: SAMPLE_ROWS, skipEmptyLines: 'greedy' }).meta;
+  async function* whole() {
+    yield table;
+    yield* rest;
+  }
+  const text = Readable.from(whole());
+  await new Promise<void>((resolve, reject) => {
+    Papa.parse<string[]>(text, {
+      delimiter,
+      step: ({ data: cells, errors }, parser) => {
+        if (errors.some(({ code }) => code === 'MissingQuotes')) reject(unclosed());
+        const at = line;
+        line += 1 + cells.reduce((breaks, cell) => breaks + linesIn(cell), 0);
+        sinceRow = 0;
+        if (cells.every((cell) => cell.trim() === '') || onRow(cells, at)) return;
+        // The parser of a stream that is ended early never says that it is complete.
         parser.abort();
-        told();
+        resolve();
       },
-      complete: told,
+      complete: () => resolve(),
       error: reject,
     });
-  });
+  }).finally(() => text.destroy());
 }
 
-const amountOf = (text: string): number =>
-  Number(
-    text
-      .replace(/[^\d.,]/g, '')
-      .replace(/,(?=\d{1,2}$)/, '.')
-      .replace(/,/g, ''),
-  );
+/** The headings and first rows of a table, for whoever maps its columns. */
+export async function readHead(path: string): Promise<{ headings: string[]; rows: string[][] }> {
+  const rows: string[][] = [];
+  await readRows(path, (cells) => rows.push(cells.map((cell) => cleanText(cell.slice(0, MOST_SHOWN)))) <= SAMPLE_ROWS);
+  const [headings = [], ...rest] = rows;
+  return { headings, rows: rest };
+}
 
 /** Reads the text of a field in a row. */
 type Read = (cells: string[], field: CsvField) => string;
@@ -108,31 +147,21 @@ function takeRow(
     part.factories = [...(part.factories ?? []), { code, country }];
   const [market, currency] = [read(cells, 'market'), read(cells, 'currency').toUpperCase()];
   if (!market || !currency || part.prices?.some((each) => each.market === market)) return;
-  const amount = amountOf(read(cells, 'price'));
-  if (amount > 0) part.prices = [...(part.prices ?? []), { market, amount, currency }];
+  const price = read(cells, 'price');
+  const amount = moneyOf(`${currency} ${price}`)?.amount;
+  if (amount) part.prices = [...(part.prices ?? []), { market, amount, currency }];
+  else if (price) release.problems.push(`its price “${price.slice(0, 30)}” cannot be read`);
 }
 
-/**
- * The releases of a table, in the order of their first rows. Rows of one release may stand anywhere in it.
- *
- * @param onRead told how many bytes were read
- */
-export function csvReleases(path: string, mapping: CsvMapping, onRead: (bytes: number) => void): Promise<CsvRelease[]> {
-  return new Promise((resolve, reject) => {
-    const releases = new Map<string, CsvRelease>();
-    const stream = createReadStream(path);
-    stream.on('error', reject);
-    const read = reader(mapping);
-    let line = 0;
-    Papa.parse<string[]>(stream, {
-      skipEmptyLines: 'greedy',
-      step: ({ data }) => {
-        line++;
-        if (line > 1) takeRow(releases, data, line, read, mapping);
-        if (line % 5000 === 0) onRead(stream.bytesRead);
-      },
-      complete: () => resolve([...releases.values()]),
-      error: reject,
-    });
+/** The releases of a table, in the order of their first rows. Rows of one release may stand anywhere in it. */
+export async function csvReleases(path: string, mapping: CsvMapping): Promise<CsvRelease[]> {
+  const releases = new Map<string, CsvRelease>();
+  const read = reader(mapping);
+  let headed = false;
+  await readRows(path, (cells, line) => {
+    if (headed) takeRow(releases, cells, line, read, mapping);
+    headed = true;
+    return true;
   });
+  return [...releases.values()];
 }

@@ -273,6 +273,51 @@ describe('a table', () => {
     expect(brought).toMatchObject({ rows: { length: Math.min(count, 6) }, headings: HEAD.split(';') });
   });
 
+  it.each([
+    ['UTF-8 with its mark', Buffer.from('\uFEFFModell;Größe\nHeron;42\n')],
+    ['UTF-16', Buffer.from('\uFEFFModell;Größe\nHeron;42\n', 'utf16le')],
+    ['the bytes of an older spreadsheet', Buffer.from('Modell;Größe\r\nHeron;42\r\n', 'latin1')],
+    ['tabs', Buffer.from('Modell\tGröße\nHeron\t42\n')],
+    ['a line that says what separates, and empty ones', Buffer.from('sep=;\n\nModell;Größe\n\nHeron;42\n\n')],
+  ])('written in %s is read', async (_, bytes) => {
+    expect(await bringFile(desk, THE_MACHINE, 'a.csv', [bytes])).toMatchObject({
+      headings: ['Modell', 'Größe'],
+      rows: [['Heron', '42']],
+    });
+  });
+  it.each([
+    ['no text', Buffer.from([80, 75, 3, 4, 0, 0, 8, 0]), /saved as CSV first/],
+    ['with a quotation mark left open', Buffer.from('a;b\n1;2\n"3;4\n'), /begins in line 3 does not end/],
+    [
+      'with one left open at its beginning',
+      Buffer.from(`"a;b\n${'1;2\n'.repeat(3_000_000)}`),
+      /in line 1 does not end/,
+    ],
+  ])('that is %s is turned down with a sentence', async (_, bytes, sentence) => {
+    await expect(bringFile(desk, THE_MACHINE, 'a.csv', [bytes])).rejects.toThrow(sentence);
+  });
+
+  it('says which line it means, whatever stands above, and takes no price that it cannot read', async () => {
+    const number = (i: number) => `9521204590${i}${gtinCheckDigit(`9521204590${i}`)}`;
+    const csv = [
+      '',
+      'maker,kind,style,model,colour,price,currency,market,size,ean',
+      '"ves',
+      `karn",footwear,VK41,A,B,"1.299,50",EUR,EU,42,${number(41)}`,
+      `veskarn,footwear,VK42,A,B,on request,EUR,EU,42,${number(42)}`,
+    ].join('\n');
+    const { id } = await begin(csv, 'lines.csv');
+    const of = async (came: 'new' | 'refused') => shownEntries(desk, id, { came, noted: false, after: -1 });
+    expect((await of('refused')).map(({ line, reason }) => [line, reason])).toEqual([
+      [5, 'Its price “on request” cannot be read.'],
+    ]);
+    expect((await of('new')).map(({ line }) => line)).toEqual([3]);
+    await keep(id);
+    expect((await readRelease(desk, 'veskarn-vk41')).release.body.prices).toEqual([
+      { market: 'EU', amount: 1299.5, currency: 'EUR' },
+    ]);
+  });
+
   it('adds to a record what it says and leaves the rest', async () => {
     const kept = madeUp(1, { id: 'veskarn-vk7001-101', nominal: base.nominal });
     await saveRecords(desk, [{ kind: 'release', body: kept }]);

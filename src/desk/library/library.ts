@@ -37,6 +37,7 @@ import { allow } from '../people/roster';
 import { Refusal } from '../refusal';
 import { readHead } from './csvEntries';
 import { haltImport } from './haltImport';
+import { BrokenFile } from './jsonEntries';
 import { importPath, stageLibrary } from './stageLibrary';
 
 /** Larger files than this hold no library. */
@@ -68,7 +69,9 @@ export async function bringFile(
   await rename(path, importPath(desk, file));
   const called = basename(name).slice(0, 120) || 'file';
   if (!isTable(called)) return { file, name: called, format: 'json' };
-  const { headings, rows } = await readHead(importPath(desk, file));
+  const { headings, rows } = await readHead(importPath(desk, file)).catch((error: Error) => {
+    throw error instanceof BrokenFile ? new Refusal('invalid', error.message) : error;
+  });
   if (headings.length < 2 || rows.length === 0)
     throw new Refusal('invalid', 'The table has no row under its headings, or only one column.');
   const kept = await readMapping(desk.store, headings.join('\t'));

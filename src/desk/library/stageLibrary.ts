@@ -103,7 +103,7 @@ async function* incoming(staging: Staging, path: string): AsyncGenerator<Incomin
     for await (const raw of jsonEntries(path)) yield { line: raw.line, end: raw.end, raw };
     return;
   }
-  const rows = await csvReleases(path, job.mapping, () => undefined);
+  const rows = await csvReleases(path, job.mapping);
   for (const [i, row] of rows.entries())
     yield { line: row.line, end: Math.round((staging.found.bytes * (i + 1)) / rows.length), row };
 }

@@ -3,7 +3,7 @@ import { useRouter } from 'next/navigation';
 import { useRef, useState } from 'react';
 import { v4 as newUuid } from 'uuid';
 import { MANIFEST_FIELDS, type ManifestField } from '@/core/consignments/manifest';
-import { decodeText } from '@/core/tables/readTable';
+import { decodeText } from '@/core/tables/textEncoding';
 import { CHANNELS, CONDITIONS, PACKAGINGS } from '../casebook/circumstances';
 import { Button } from '../controls/Button';
 import { Choice } from '../controls/Choice';

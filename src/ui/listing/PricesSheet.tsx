@@ -3,7 +3,7 @@ import { useState } from 'react';
 import type { Comparable } from '@/core/listing/comparable';
 import { formatMoney } from '@/core/listing/money';
 import { type ReadComparables, readComparables } from '@/core/listing/readComparables';
-import { decodeText } from '@/core/tables/readTable';
+import { decodeText } from '@/core/tables/textEncoding';
 import { Button } from '../controls/Button';
 import { Sheet } from '../controls/Sheet';
 
