@@ -1,3 +1,4 @@
+import type { DateOrder } from '../dates/dateOrder';
 import { columnsCalled } from '../tables/columnsCalled';
 
 /** What a column of a table may hold. */
@@ -27,8 +28,8 @@ export interface CsvMapping {
   columns: (CsvField | null)[];
   /** What holds for all rows. */
   fixed: Partial<Record<CsvField, string>>;
-  /** How dates are written. */
-  dateOrder: 'YMD' | 'DMY' | 'MDY';
+  /** How dates are written; null where nobody has said so. */
+  dateOrder: DateOrder | null;
   /** Who says so. */
   source: string;
 }
@@ -49,26 +50,159 @@ const CALLED: Record<CsvField, string[]> = {
     'model code',
     'modelcode',
     'artikel',
+    'artikelnr',
     'artikelnummer',
+    'codearticle',
+    'refproduit',
+    'referencia',
+    'codicearticolo',
     'reference',
     'ref',
   ],
-  name: ['name', 'model', 'modelname', 'description', 'product', 'productname', 'title', 'bezeichnung', 'designation'],
-  colourName: ['colour', 'color', 'colourname', 'colorname', 'colorway', 'colourway', 'edition', 'farbe', 'couleur'],
-  size: ['size', 'sizename', 'grosse', 'groesse', 'taille', 'talla', 'volume'],
-  gtin: ['gtin', 'ean', 'upc', 'barcode', 'barcodenumber', 'ean13', 'gtin13', 'upccode', 'eancode', 'jan'],
+  name: [
+    'name',
+    'model',
+    'modelname',
+    'description',
+    'product',
+    'productname',
+    'title',
+    'bezeichnung',
+    'designation',
+    'modell',
+    'modele',
+    'modelo',
+    'modello',
+    'nom',
+    'nombre',
+    'nome',
+    'libelle',
+  ],
+  colourName: [
+    'colour',
+    'color',
+    'colourname',
+    'colorname',
+    'colorway',
+    'colourway',
+    'edition',
+    'farbe',
+    'farbname',
+    'couleur',
+    'coloris',
+    'colore',
+    'cor',
+  ],
+  size: [
+    'size',
+    'sizename',
+    'sizeeu',
+    'eusize',
+    'sizeuk',
+    'uksize',
+    'sizeus',
+    'ussize',
+    'grosse',
+    'groesse',
+    'grosseeu',
+    'eugrosse',
+    'taille',
+    'tailleeu',
+    'pointure',
+    'talla',
+    'tallaeu',
+    'taglia',
+    'tamanho',
+    'volume',
+    'inhalt',
+    'contenance',
+  ],
+  gtin: [
+    'gtin',
+    'ean',
+    'upc',
+    'barcode',
+    'barcodenumber',
+    'ean13',
+    'gtin13',
+    'upccode',
+    'eancode',
+    'codeean',
+    'eannummer',
+    'strichcode',
+    'codebarres',
+    'jan',
+  ],
   chart: ['chart', 'sizechart'],
-  releaseDate: ['releasedate', 'release', 'launch', 'launchdate', 'firstsold', 'date', 'onsale'],
-  factoryCode: ['factory', 'factorycode', 'plant'],
-  country: ['country', 'countryoforigin', 'origin', 'madein', 'coo'],
-  materials: ['material', 'materials', 'composition', 'fabric'],
+  releaseDate: [
+    'releasedate',
+    'release',
+    'launch',
+    'launchdate',
+    'firstsold',
+    'date',
+    'onsale',
+    'verkaufsstart',
+    'erscheinungsdatum',
+    'datedesortie',
+    'lancement',
+    'lanzamiento',
+  ],
+  factoryCode: ['factory', 'factorycode', 'plant', 'werk', 'usine', 'fabrica'],
+  country: [
+    'country',
+    'countryoforigin',
+    'origin',
+    'madein',
+    'coo',
+    'herkunftsland',
+    'produktionsland',
+    'ursprungsland',
+    'paysdorigine',
+    'paisdeorigen',
+  ],
+  materials: [
+    'material',
+    'materials',
+    'composition',
+    'fabric',
+    'materialien',
+    'matiere',
+    'materiales',
+    'zusammensetzung',
+  ],
   market: ['market', 'region'],
-  price: ['price', 'rrp', 'retail', 'retailprice', 'msrp', 'preis', 'prix'],
-  currency: ['currency', 'curr', 'wahrung'],
+  price: ['price', 'rrp', 'retail', 'retailprice', 'msrp', 'preis', 'prix', 'precio', 'prezzo', 'uvp', 'verkaufspreis'],
+  currency: ['currency', 'curr', 'wahrung', 'waehrung', 'devise', 'moneda', 'valuta'],
 };
 
 /** What columns with these headings probably hold. */
 export const guessColumns = (headings: string[]): (CsvField | null)[] => columnsCalled(headings, CALLED);
+
+/**
+ * The order in which a column writes its dates, where the dates themselves settle it.
+ *
+ * @returns null where they do not
+ * @example guessDateOrder(['03/04/2025', '14/04/2025']) // 'DMY'
+ */
+export function guessDateOrder(dates: string[]): DateOrder | null {
+  const parts = dates.map((date) => date.trim().split(/\D+/).map(Number)).filter(({ length }) => length >= 3);
+  if (parts.some(([first = 0]) => first > 31)) return 'YMD';
+  if (parts.some(([first = 0]) => first > 12)) return 'DMY';
+  return parts.some(([, second = 0]) => second > 12) ? 'MDY' : null;
+}
+
+/** How a table is probably read, by its headings and first rows. */
+export function guessMapping(headings: string[], rows: string[][], source: string): CsvMapping {
+  const columns = guessColumns(headings);
+  return { columns, fixed: {}, dateOrder: guessDateOrder(datesIn(columns, rows)), source };
+}
+
+/** What the first rows have in the column that holds dates. */
+export function datesIn(columns: CsvMapping['columns'], rows: string[][]): string[] {
+  const at = columns.indexOf('releaseDate');
+  return at < 0 ? [] : rows.map((cells) => cells[at] ?? '');
+}
 
 /** Headings as they are told apart on the screen: what stands there several times is counted. */
 export function toldApart(headings: string[]): string[] {
@@ -85,7 +219,7 @@ export function toldApart(headings: string[]): string[] {
 const NEEDED: CsvField[] = ['maker', 'kind', 'styleCode', 'name', 'colourName', 'size', 'gtin'];
 
 /** What stands in the way of reading a table so. */
-export function mappingProblems({ columns, fixed, source }: CsvMapping): string[] {
+export function mappingProblems({ columns, fixed, dateOrder, source }: CsvMapping): string[] {
   const twice = columns.find((field, i) => field !== null && columns.indexOf(field) !== i);
   const lacking = NEEDED.filter((field) => !columns.includes(field) && !fixed[field]?.trim());
   return [
@@ -94,6 +228,9 @@ export function mappingProblems({ columns, fixed, source }: CsvMapping): string[
       ? [
           `No column has the ${lacking.map((field) => CSV_FIELDS[field]).join(', ')}; choose one, or say it for all rows.`,
         ]
+      : []),
+    ...(columns.includes('releaseDate') && dateOrder === null
+      ? ['Say how dates are written: the first rows fit several orders.']
       : []),
     ...(source.trim() === '' ? ['Say where the table comes from.'] : []),
   ];

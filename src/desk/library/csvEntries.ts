@@ -106,7 +106,7 @@ function reader({ columns, fixed }: CsvMapping): Read {
 function begin(cells: string[], line: number, read: Read, { dateOrder }: CsvMapping): CsvRelease {
   const value = (field: CsvField) => cleanText(read(cells, field));
   const [date, chart, materials] = [value('releaseDate'), value('chart'), value('materials')];
-  const day = date === '' ? null : readPrintedDate(date, dateOrder);
+  const day = date === '' ? null : readPrintedDate(date, dateOrder ?? 'YMD');
   const problems = [
     ...(value('styleCode') === '' ? ['it has no style code'] : []),
     ...(day?.failure ? [`its release date “${date.slice(0, 30)}” cannot be read`] : []),

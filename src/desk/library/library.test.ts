@@ -6,7 +6,7 @@ import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { contentHash } from '@/core/casefile/hash';
 import type { KindDefinition } from '@/core/checks/check';
 import { gtinCheckDigit } from '@/core/codes/gtin';
-import { guessColumns, mappingProblems, toldApart } from '@/core/library/csvColumns';
+import { guessColumns, guessDateOrder, guessMapping, mappingProblems, toldApart } from '@/core/library/csvColumns';
 import type { Maker, Release } from '@/core/releases/release';
 import { CHARTS, MAKERS } from '@/demo/makers';
 import { RELEASES } from '@/demo/releases';
@@ -338,6 +338,21 @@ describe('a table', () => {
     expect(mappingProblems({ ...mapping, columns: [...mapping.columns] })[0]).toContain(
       'Two columns are taken for the model',
     );
+  });
+
+  it.each([
+    [['2025-03-14'], 'YMD'],
+    [['03/04/2025', '14.04.2025'], 'DMY'],
+    [['03/04/2025', '04/14/2025'], 'MDY'],
+    [['03/04/2025', 'spring', ''], null],
+    [[], null],
+  ])('with the dates %j says their order only where they settle it', (dates, order) => {
+    expect(guessDateOrder(dates)).toBe(order);
+  });
+  it('whose dates fit several orders waits until somebody says which', () => {
+    const mapping = guessMapping(['Style', 'Launch'], [['VK1', '03/04/2025']], 'x');
+    expect(mappingProblems(mapping).join()).toContain('Say how dates are written');
+    expect(mappingProblems({ ...mapping, dateOrder: 'MDY' }).join()).not.toContain('dates');
   });
 
   it('with rows that cannot be is refused row by row', async () => {

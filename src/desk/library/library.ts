@@ -1,7 +1,7 @@
 import { rename, rm, stat } from 'node:fs/promises';
 import { basename } from 'node:path';
 import type { Brought } from '@/core/library/brought';
-import { type CsvMapping, guessColumns, mappingProblems, toldApart } from '@/core/library/csvColumns';
+import { type CsvMapping, guessMapping, mappingProblems, toldApart } from '@/core/library/csvColumns';
 import {
   type Came,
   type Found,
@@ -75,9 +75,7 @@ export async function bringFile(
   if (headings.length < 2 || rows.length === 0)
     throw new Refusal('invalid', 'The table has no row under its headings, or only one column.');
   const kept = await readMapping(desk.store, headings.join('\t'));
-  const mapping: CsvMapping = kept
-    ? (JSON.parse(kept) as CsvMapping)
-    : { columns: guessColumns(headings), fixed: {}, dateOrder: 'YMD', source: called };
+  const mapping: CsvMapping = kept ? (JSON.parse(kept) as CsvMapping) : guessMapping(headings, rows, called);
   return {
     file,
     name: called,

@@ -1,8 +1,15 @@
 'use client';
 import { useState } from 'react';
-import { ORDER_NAMES } from '@/core/dates/dateOrder';
+import { type DateOrder, ORDER_NAMES } from '@/core/dates/dateOrder';
 import type { Brought } from '@/core/library/brought';
-import { CSV_FIELDS, type CsvField, type CsvMapping, mappingProblems } from '@/core/library/csvColumns';
+import {
+  CSV_FIELDS,
+  type CsvField,
+  type CsvMapping,
+  datesIn,
+  guessDateOrder,
+  mappingProblems,
+} from '@/core/library/csvColumns';
 import { Button, Key } from '../controls/Button';
 import { Choice } from '../controls/Choice';
 import { LabelledChoice } from '../controls/LabelledChoice';
@@ -32,8 +39,14 @@ export function MappingForm({
   const [mapping, setMapping] = useState(brought.mapping);
   const { columns, fixed } = mapping;
   const wrong = mappingProblems(mapping);
-  const setColumn = (at: number, field: string) =>
-    setMapping({ ...mapping, columns: columns.with(at, field === PASSED_OVER ? null : (field as CsvField)) });
+  const setColumn = (at: number, field: string) => {
+    const next = columns.with(at, field === PASSED_OVER ? null : (field as CsvField));
+    setMapping({
+      ...mapping,
+      columns: next,
+      dateOrder: mapping.dateOrder ?? guessDateOrder(datesIn(next, brought.rows)),
+    });
+  };
   useKeys('enter', () => wrong.length === 0 && onRead(mapping));
   return (
     <div className="grid gap-5">
@@ -115,12 +128,14 @@ export function MappingForm({
               onChange={({ target }) => setMapping({ ...mapping, fixed: { ...fixed, market: target.value } })}
             />
           )}
-          <LabelledChoice
-            label="dates are written"
-            value={mapping.dateOrder}
-            options={ORDERS}
-            onChange={(dateOrder) => setMapping({ ...mapping, dateOrder })}
-          />
+          {columns.includes('releaseDate') && (
+            <LabelledChoice
+              label="dates are written"
+              value={mapping.dateOrder ?? ''}
+              options={ORDERS}
+              onChange={(dateOrder) => setMapping({ ...mapping, dateOrder: dateOrder as DateOrder })}
+            />
+          )}
           <TextField
             label="The table comes from"
             wide
