@@ -62,14 +62,20 @@ export function fillSizes(keys: string[], first: string): FilledSizes {
   return { sizes, sentence };
 }
 
+/** Says which sizes their chart does not have. */
+export function strangerRemark(sizes: ReleaseSize[], { name, rows }: SizeChart): string[] {
+  const known = new Set(rows.map(({ key }) => key));
+  const strangers = sizes.filter(({ key }) => !known.has(key)).map(({ key }) => key);
+  if (strangers.length === 0) return [];
+  return [`${name} has no size ${strangers.join(', ')}, so nothing printed can be held against it.`];
+}
+
 /** What is odd about the sizes of a release and their numbers; each is possible, none is usual. */
 export function sizeRemarks(sizes: ReleaseSize[], chart: SizeChart | null, prefixes: string[]): string[] {
   const remarks: string[] = [];
   if (chart) {
     const order = chart.rows.map(({ key }) => key);
-    const strangers = sizes.filter(({ key }) => !order.includes(key)).map(({ key }) => key);
-    if (strangers.length > 0)
-      remarks.push(`${chart.name} has no size ${strangers.join(', ')}, so nothing printed can be held against it.`);
+    remarks.push(...strangerRemark(sizes, chart));
     const at = order.flatMap((key, i) => (sizes.some((size) => size.key === key) ? [i] : []));
     const gaps = order
       .slice(at[0] ?? 0, (at.at(-1) ?? -1) + 1)

@@ -57,6 +57,18 @@ function namedBy(column: SizeColumn): Pick<PrintedSize, 'system' | 'wearer'> {
   return { system, wearer };
 }
 
+/**
+ * The key of the row that a text names, by whatever column; a bare number that is in several rows names none.
+ *
+ * @returns null where the chart has no such row, or several
+ */
+export function sizeKeyIn(chart: SizeChart, text: string): string | null {
+  const own = chart.rows.find(({ key }) => key === text || normaliseSize(key) === normaliseSize(text));
+  if (own) return own.key;
+  const [row, other] = new Set(chart.columns.flatMap(({ id }) => fitColumn(chart, id, text).rows));
+  return row && !other ? row.key : null;
+}
+
 /** How a printed size stands to a column of a chart. */
 export type SizeFit =
   | { rows: SizeRow[]; note?: string; refusal?: undefined }

@@ -2,6 +2,7 @@ import { createReadStream } from 'node:fs';
 import { Readable } from 'node:stream';
 import Papa from 'papaparse';
 import { cleanText } from '@/core/codes/clean';
+import { cellNumber } from '@/core/codes/spreadsheetNumber';
 import { readPrintedDate } from '@/core/dates/printedDate';
 import type { CsvField, CsvMapping } from '@/core/library/csvColumns';
 import { moneyOf } from '@/core/listing/money';
@@ -140,8 +141,13 @@ function takeRow(
   const release = releases.get(key) ?? begin(cells, line, read, mapping);
   releases.set(key, release);
   const { part } = release;
-  const [size, gtin] = [read(cells, 'size'), read(cells, 'gtin').replace(/[\s-]+/g, '')];
-  if (!part.sizes.some((each) => each.key === size && each.gtin === gtin)) part.sizes.push({ key: size, gtin });
+  const [size, number] = [read(cells, 'size'), read(cells, 'gtin')];
+  const gtin = cellNumber(number);
+  if (gtin === null)
+    release.problems.push(
+      `digits of the barcode number “${number.slice(0, 30)}” of size ${size} are gone: the spreadsheet has to keep it as text`,
+    );
+  else if (!part.sizes.some((each) => each.key === size && each.gtin === gtin)) part.sizes.push({ key: size, gtin });
   const [code, country] = [read(cells, 'factoryCode'), read(cells, 'country')];
   if (code && country && !part.factories?.some((each) => each.code === code))
     part.factories = [...(part.factories ?? []), { code, country }];

@@ -1,6 +1,6 @@
 import type { KindDefinition } from '@/core/checks/check';
-import type { Maker, Release } from '@/core/releases/release';
-import type { SizeChart } from '@/core/sizes/sizeChart';
+import type { Maker, Release, ReleaseSize } from '@/core/releases/release';
+import { type SizeChart, sizeKeyIn } from '@/core/sizes/sizeChart';
 import type { CsvRelease } from './csvEntries';
 
 /** What a table may name: by id, or by name in whatever letters. */
@@ -41,6 +41,12 @@ export function identityOf(
   return { id: releaseId(ofMaker.id, styleCode), maker: ofMaker, kind: kind.id };
 }
 
+/** Sizes as their chart has them one after another, with those that it does not have behind. */
+function inOrder(sizes: ReleaseSize[], chart: SizeChart | undefined): ReleaseSize[] {
+  const at = new Map(chart?.rows.map(({ key }, i) => [key, i]));
+  return sizes.toSorted((a, b) => (at.get(a.key) ?? Infinity) - (at.get(b.key) ?? Infinity) || 0);
+}
+
 /**
  * The release with what a table says of it. What no row says stays as the record has it; sizes are added and corrected,
  * never taken away.
@@ -71,8 +77,10 @@ export function mergeRows(
     incomplete: true,
   };
   const chart = !part.chart ? base.chart : (charts.find(same(part.chart))?.id ?? part.chart);
-  const sizes = new Map(base.sizes.map((size) => [size.key, size]));
-  for (const size of part.sizes) sizes.set(size.key, size);
+  const rows = charts.find(({ id: each }) => each === chart);
+  // Two numbers of one size in a table stay two, and are turned down as such.
+  const said = part.sizes.map(({ key, gtin }) => ({ key: (rows && sizeKeyIn(rows, key)) ?? key, gtin }));
+  const sizes = [...base.sizes.filter(({ key }) => !said.some((size) => size.key === key)), ...said];
   const factories = new Map(base.factories.map((factory) => [factory.code, factory]));
   for (const factory of part.factories ?? []) factories.set(factory.code, factory);
   const prices = new Map((base.prices ?? []).map((price) => [price.market, price]));
@@ -82,7 +90,7 @@ export function mergeRows(
     name: part.name || base.name,
     colourName: part.colourName || base.colourName,
     chart,
-    sizes: [...sizes.values()],
+    sizes: inOrder(sizes, rows),
     factories: [...factories.values()],
     ...(part.releaseDate ? { releaseDate: part.releaseDate } : {}),
     ...(part.materials ? { materials: part.materials } : {}),

@@ -355,6 +355,43 @@ describe('a table', () => {
     expect(mappingProblems({ ...mapping, dateOrder: 'MDY' }).join()).not.toContain('dates');
   });
 
+  it('takes numbers and sizes as spreadsheets write them, and says which it cannot', async () => {
+    const body = (i: number) => `95212045905${i}`;
+    const number = (i: number) => `${body(i)}${gtinCheckDigit(body(i))}`;
+    const upc = `01234567891${gtinCheckDigit('01234567891')}`;
+    const row = (style: string, size: string, ean: string) =>
+      `veskarn;footwear;VK${style};A;B;${size};${ean};veskarn-court`;
+    const csv = [
+      'maker;kind;style;model;colour;size;ean;chart',
+      row('51', '42,5', `="${number(1)}"`),
+      row('51', 'EU 40', `${number(2)}.0`),
+      row('52', '42', upc.slice(1)),
+      row('53', '42', '9,52121E+12'),
+      row('54', '42', number(4)),
+      row('54', '42', number(5)),
+      row('55', '99', number(6)),
+    ].join('\n');
+    const { id } = await begin(csv, 'sheet.csv');
+    const of = async (came: 'new' | 'refused') =>
+      (await shownEntries(desk, id, { came, noted: false, after: -1 })).map(({ line, reason }) => [line, reason]);
+    expect(await of('refused')).toEqual([
+      [5, expect.stringContaining('Digits of the barcode number “9,52121E+12” of size 42 are gone')],
+      [6, expect.stringContaining('Size 42 is listed twice')],
+    ]);
+    expect(await of('new')).toEqual([
+      [2, ''],
+      [4, ''],
+      [8, expect.stringContaining('has no size 99')],
+    ]);
+    await keep(id);
+    const sizes = async (id: string) => (await readRelease(desk, id)).release.body.sizes;
+    expect(await sizes('veskarn-vk51')).toEqual([
+      { key: '40', gtin: number(2) },
+      { key: '42.5', gtin: number(1) },
+    ]);
+    expect(await sizes('veskarn-vk52')).toEqual([{ key: '42', gtin: upc }]);
+  });
+
   it('with rows that cannot be is refused row by row', async () => {
     const csv = `maker,kind,style,model,colour,size,ean\nnobody,footwear,VK1,A,B,42,9521204100002\nveskarn,footwear,VK2,A,B,42,123`;
     const { found: counts, id } = await begin(csv, 'bad.csv');

@@ -1,7 +1,9 @@
 import { join } from 'node:path';
 import type { Came, Found } from '@/core/library/libraryImport';
 import type { LibraryJob } from '@/core/library/libraryJob';
+import { strangerRemark } from '@/core/releases/fillSizes';
 import type { Maker, Release } from '@/core/releases/release';
+import type { SizeChart } from '@/core/sizes/sizeChart';
 import { type DocumentKind, listDocuments, readDocument } from '@/store/documents';
 import { addSlips, gtin14Of, slipsOfImport } from '@/store/indexRelease';
 import { type LibraryImport, ownersOf, readImport, type Staged, setImport, stage, standingOf } from '@/store/library';
@@ -202,7 +204,16 @@ async function judge(
   if (kind !== 'release') return { came, reason: '', document, index: null, hash };
   const release = read as Release;
   const maker = await staging.find<Maker>('maker', release.maker);
-  return { came, reason: '', document, index: { release, makerName: maker?.name ?? release.maker }, hash };
+  const chart = release.chart ? await staging.find<SizeChart>('size-chart', release.chart) : undefined;
+  const reason = chart ? strangerRemark(release.sizes, chart).join(' ') : '';
+  return { came, reason, document, index: { release, makerName: maker?.name ?? release.maker }, hash };
+}
+
+/** So much of what is odd about an entry is told, in characters; the rest is of the same kind. */
+const MOST_NOTED = 300;
+
+function note(entry: Staged, sentence: string): void {
+  if (entry.reason.length < MOST_NOTED) entry.reason = [entry.reason, sentence].filter(Boolean).join(' ');
 }
 
 /** Barcode numbers that other releases have: it happens, and is said. */
@@ -226,11 +237,11 @@ async function noteClashes(staging: Staging, entries: Staged[]): Promise<void> {
   for (const { gtin14, releaseId, name, colourName, sizeKey } of found)
     for (const each of mine)
       if (each.gtin14 === gtin14 && each.release.id !== releaseId)
-        each.entry.reason = `The number of size ${each.key} is that of ${name}, ${colourName}, size ${sizeKey}.`;
+        note(each.entry, `The number of size ${each.key} is that of ${name}, ${colourName}, size ${sizeKey}.`);
   for (const { gtin14, release, entry, key } of mine) {
     const other = owners.get(gtin14);
     if (other !== undefined && other !== release.id)
-      entry.reason = `The number of size ${key} is that of “${other}” in the same file.`;
+      note(entry, `The number of size ${key} is that of “${other}” in the same file.`);
     owners.set(gtin14, release.id);
   }
 }

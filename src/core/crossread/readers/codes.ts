@@ -6,6 +6,7 @@ import type { CodeScheme, SchemeFact } from '../../codes/schemes/codeScheme';
 import { charactersOf, codeCharacters, type Decoded, decode, type Plausible } from '../../codes/schemes/decode';
 import type { Budget } from '../../codes/schemes/parse';
 import { REPAIR_STEPS, repair } from '../../codes/schemes/repair';
+import { withoutFormat } from '../../codes/spreadsheetNumber';
 import { formatStyleCode, normaliseStyleCode, readStyleCode } from '../../codes/styleCode';
 import { formatInterval } from '../../dates/interval';
 import { plausibleStart } from '../../dates/productionWindow';
@@ -15,12 +16,11 @@ import { type FactResult, fails, type Misfit } from '../reading';
 
 /** The number alone, of a text that is more than that: an element string, a web address, the marks of a font. */
 function numberIn(raw: string, { today }: ReadingContext): string {
-  const text = cleanText(raw)
-    .replace(/^\](?:E\d|[CA]0|I\d)\s+(?=\d)/, '')
-    .replace(/^\*([\d ]+)\*$/, '$1')
-    // As spreadsheets write numbers.
-    .replace(/^(\d{8,14})[.,]0{1,2}\.?$/, '$1')
-    .replace(/^\d{1,3}(?:([.,'])\d{3})(?:\1\d{3})+$/, (grouped) => grouped.replace(/\D/g, ''));
+  const text = withoutFormat(
+    cleanText(raw)
+      .replace(/^\](?:E\d|[CA]0|I\d)\s+(?=\d)/, '')
+      .replace(/^\*([\d ]+)\*$/, '$1'),
+  );
   if (!/^(?:\(01\)|https?:)/i.test(text)) return text;
   return readElements(text, today, []).elements?.find(({ ai }) => ai === '01')?.value ?? text;
 }
