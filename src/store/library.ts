@@ -169,7 +169,7 @@ export function listEntries(
     'import = ?',
     'n > ?',
     ...(came ? ['came = ?'] : []),
-    ...(noted ? ["came <> 'refused' AND reason <> ''"] : []),
+    ...(noted ? ["came NOT IN ('refused', 'left out') AND reason <> ''"] : []),
   ];
   const values = [id, after, ...(came ? [came] : []), limit];
   const sql = `SELECT n, line, kind, id, came, reason FROM library_entries WHERE ${conditions.join(' AND ')} ORDER BY n LIMIT ?`;
@@ -218,9 +218,21 @@ async function takeBack(
   return rows.length;
 }
 
-/** Leave entries of a staged import out of it. */
-export async function leaveOut(store: Store, id: number, numbers: number[], transaction: Transaction): Promise<void> {
+/** Leave entries of a staged import out of it. Returns what is found of it now. */
+export async function leaveOut(
+  store: Store,
+  { id, found }: LibraryImport,
+  numbers: number[],
+  transaction: Transaction,
+): Promise<Found> {
   const listed = JSON.stringify(numbers);
+  const [counted] = await store.sequelize.query(
+    `SELECT COUNT(*) FILTER (WHERE came = 'new') AS new, COUNT(*) FILTER (WHERE came = 'changed') AS changed,
+        COUNT(*) FILTER (WHERE came IN ('new', 'changed') AND reason <> '') AS noted
+      FROM library_entries WHERE import = $1 AND n IN (SELECT value FROM json_each($2))`,
+    { bind: [id, listed], transaction },
+  );
+  const gone = (counted as Pick<Found, 'new' | 'changed' | 'noted'>[])[0] ?? { new: 0, changed: 0, noted: 0 };
   await takeBack(
     store,
     `import = $1 AND (kind, id) IN (SELECT kind, id FROM library_entries WHERE import = $1 AND n IN (SELECT value FROM json_each($2)))`,
@@ -231,6 +243,15 @@ export async function leaveOut(store: Store, id: number, numbers: number[], tran
     `UPDATE library_entries SET came = 'left out' WHERE import = $1 AND n IN (SELECT value FROM json_each($2))`,
     { bind: [id, listed], transaction },
   );
+  const next: Found = {
+    ...found,
+    new: found.new - gone.new,
+    changed: found.changed - gone.changed,
+    noted: found.noted - gone.noted,
+    leftOut: (found.leftOut ?? 0) + gone.new + gone.changed,
+  };
+  await setImport(store, id, { found: next }, transaction);
+  return next;
 }
 
 /** Documents that were edited by hand since an import began, and that it would bring too: the edit stands. */

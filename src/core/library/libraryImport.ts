@@ -16,6 +16,8 @@ export type Came = 'new' | 'changed' | 'unchanged' | 'refused' | 'left out';
 
 /** What was found so far. */
 export interface Found extends Record<'new' | 'changed' | 'unchanged' | 'refused' | 'noted', number> {
+  /** Entries that would be new or changed, and that somebody left out; absent where nobody did. */
+  leftOut?: number;
   /** Bytes of the file that were read, and how many it has. */
   read: number;
   bytes: number;
@@ -42,6 +44,8 @@ export interface LibraryEntry {
 
 /** The same with what it would change. */
 export interface ShownEntry extends LibraryEntry {
+  /** What it is called; empty where the file brings nothing of that name. */
+  title: string;
   changes: Change[];
 }
 

@@ -29,6 +29,7 @@ import {
   leaveOutOfLibrary,
   resumeLibrary,
   shownEntries,
+  shownImports,
   stopLibrary,
 } from './library';
 import { stageLibrary } from './stageLibrary';
@@ -113,6 +114,8 @@ describe('an import', () => {
     expect(changed?.changes).toEqual([{ where: ['name'], before: base.name, after: 'Tarn Court Lower' }]);
     await leaveOutOfLibrary(desk, THE_MACHINE, id, [changed?.n ?? -1]);
     await keep(id);
+    const [kept] = await shownImports(desk);
+    expect(kept?.found).toMatchObject({ new: 1, changed: 0, unchanged: 1, leftOut: 1, cleared: true });
     expect((await readRelease(desk, base.id)).release.revision).toBe(1);
     expect((await readRelease(desk, 'made-up-1')).release.revision).toBe(1);
   });

@@ -168,8 +168,8 @@ export async function resumeLibrary(
 /** Leave entries out, by their numbers. */
 export async function leaveOutOfLibrary(desk: Desk, by: string, id: number, numbers: number[]): Promise<void> {
   await allow(desk, by, 'editRecords');
-  await requireImport(desk, id, 'staged');
-  await desk.store.write((transaction) => leaveOut(desk.store, id, numbers, transaction));
+  const row = await requireImport(desk, id, 'staged');
+  await desk.store.write((transaction) => leaveOut(desk.store, row, numbers, transaction));
 }
 
 /** So many rows are cleared away in one go, and so long the others have a turn. */
@@ -208,21 +208,15 @@ export async function keepLibrary(
 ): Promise<{ edited: number; cleared: Promise<void> }> {
   await allow(desk, by, 'editRecords');
   const row = await requireImport(desk, id, 'staged');
-  const edited = await desk.store.write(async (transaction) => {
-    const meanwhile = await editedMeanwhile(desk.store, id, row.since, transaction);
-    if (meanwhile.length > 0)
-      await leaveOut(
-        desk.store,
-        id,
-        meanwhile.map(({ n }) => n),
-        transaction,
-      );
+  const [edited, found] = await desk.store.write(async (transaction) => {
+    const meanwhile = (await editedMeanwhile(desk.store, id, row.since, transaction)).map(({ n }) => n);
+    const left = meanwhile.length > 0 ? await leaveOut(desk.store, row, meanwhile, transaction) : row.found;
     await setImport(desk.store, id, { state: 'kept' }, transaction);
     for (const kind of row.found.restated) await markRestated(desk, kind, transaction);
-    return meanwhile.length;
+    return [meanwhile.length, left];
   });
   await desk.learner(desk);
-  return { edited, cleared: clearAway(desk, { ...row, state: 'kept' }) };
+  return { edited, cleared: clearAway(desk, { ...row, found, state: 'kept' }) };
 }
 
 /** Drop an import: nothing of it was ever seen. */
@@ -308,13 +302,14 @@ export async function shownEntries(
   const entries = await listEntries(desk.store, id, { came, noted, after, limit: PAGE });
   return Promise.all(
     entries.map(async (entry) => {
-      if (entry.came !== 'changed') return { ...entry, changes: [] };
       const kind = entry.kind as DocumentKind;
+      const brings = entry.came === 'new' || entry.came === 'changed';
       const [before, next] = await Promise.all([
-        readDocument<object>(desk.store, kind, entry.id),
-        stagedBody<object>(desk.store, id, kind, entry.id),
+        entry.came === 'changed' ? readDocument<object>(desk.store, kind, entry.id) : undefined,
+        brings ? stagedBody<{ name?: string; colourName?: string }>(desk.store, id, kind, entry.id) : null,
       ]);
-      return { ...entry, changes: before && next ? compareDocuments(before.body, next) : [] };
+      const title = [next?.name, next?.colourName].filter(Boolean).join(', ');
+      return { ...entry, title, changes: before && next ? compareDocuments(before.body, next) : [] };
     }),
   );
 }

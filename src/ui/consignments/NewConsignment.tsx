@@ -232,7 +232,7 @@ export function NewConsignment({
               </Button>
             ) : (
               <>
-                <progress value={opened} max={total} className="h-2 w-64 accent-(--accent)" />
+                <progress value={opened} max={total} className="w-64" />
                 <span role="status">
                   {opened} of {total} are open
                 </span>

@@ -53,7 +53,7 @@ export function KeepingView({ first }: { first: Keeping }) {
   };
   const share = (what: 'backup' | 'check') =>
     running?.what === what ? (
-      <progress className="w-48 accent-(--accent)" max={1} value={running.share} aria-label={`${what} under way`} />
+      <progress className="w-48" max={1} value={running.share} aria-label={`${what} under way`} />
     ) : null;
   const alarm = trouble || state.trouble || clock;
 

@@ -7,7 +7,7 @@ const SHOWN = 6;
 
 /** One document of a file: what it would change, or why it is refused; without its tick it is left out. */
 export function EntryLine({
-  entry: { line, kind, id, came, reason, changes },
+  entry: { line, kind, id, title, came, reason, changes },
   chosen,
   onChoose,
 }: {
@@ -23,15 +23,15 @@ export function EntryLine({
           <input
             type="checkbox"
             className="size-4 accent-(--accent)"
-            aria-label={`Take in ${kind} ${id}`}
+            aria-label={`Take in ${kind} ${title}`}
             checked={chosen}
             onChange={({ target }) => onChoose(target.checked)}
           />
         )}
       </span>
       <span className="text-[13px] text-soft">line {line.toLocaleString('en')}</span>
-      <span className="truncate">
-        <span className="text-soft">{kind}</span> {id}
+      <span className="truncate" title={id}>
+        <span className="text-soft">{kind}</span> {title || id}
       </span>
       <span className="text-[14px]">
         {reason && <span className={came === 'refused' ? 'text-differs' : 'text-doubt'}>{reason}</span>}

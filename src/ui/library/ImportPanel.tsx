@@ -63,11 +63,12 @@ export function ImportPanel({
       await post(`/api/library/${id}`, { do: what, ...more });
       await onChange();
     });
-  const leaveOut = () =>
+  const keep = () =>
     void attempt(async () => {
-      await post(`/api/library/${id}`, { do: 'leaveOut', entries: left });
+      if (left.length > 0) await post(`/api/library/${id}`, { do: 'leaveOut', entries: left });
       setLeft([]);
-      await load(-1);
+      await post(`/api/library/${id}`, { do: 'keep' });
+      await onChange();
     });
   const brings = found.new + found.changed;
   const share = found.bytes > 0 ? found.read / found.bytes : 0;
@@ -85,7 +86,7 @@ export function ImportPanel({
         </span>
       </p>
       {state !== 'staged' && (
-        <progress className="w-full max-w-[40rem] accent-(--accent)" max={1} value={share} aria-label="Read so far" />
+        <progress className="w-full max-w-[40rem]" max={1} value={share} aria-label="Read so far" />
       )}
       <p>
         <strong className="font-semibold">{found.new.toLocaleString('en')}</strong> new,{' '}
@@ -114,13 +115,10 @@ export function ImportPanel({
           </Button>
         )}
         {state === 'staged' && (
-          <Button look="act" disabled={busy || !may || brings === 0} onClick={() => act('keep')}>
-            Keep all {brings.toLocaleString('en')}
-          </Button>
-        )}
-        {state === 'staged' && left.length > 0 && (
-          <Button disabled={busy || !may} onClick={leaveOut}>
-            Leave out {left.length}
+          <Button look="act" disabled={busy || !may || brings === left.length} onClick={keep}>
+            {left.length > 0
+              ? `Keep ${(brings - left.length).toLocaleString('en')}, leave out ${left.length}`
+              : `Keep all ${brings.toLocaleString('en')}`}
           </Button>
         )}
         <Button disabled={busy || !may} onClick={() => act('drop')}>

@@ -83,6 +83,7 @@ export function LibraryView({
                   <span className="block text-[13px] text-soft">
                     {found.new.toLocaleString('en')} new, {found.changed.toLocaleString('en')} changed,{' '}
                     {found.unchanged.toLocaleString('en')} as they were, {found.refused.toLocaleString('en')} refused
+                    {(found.leftOut ?? 0) > 0 && `, ${found.leftOut?.toLocaleString('en')} left out`}
                   </span>
                 </span>
                 <span className="text-[13px] text-soft">
