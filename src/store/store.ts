@@ -10,7 +10,7 @@ import { photographFiles } from './photographs';
 import { type Prepared, prepareReads } from './prepared';
 import { StoreProblem, storeProblemOf } from './storeProblem';
 import { defineTables, type Tables } from './tables';
-import { keepWriter } from './writer';
+import { ATTEMPT_MS, keepWriter } from './writer';
 
 export const DATABASE = 'pinprick.sqlite';
 
@@ -29,6 +29,12 @@ export interface Store {
   write<T>(change: (transaction: Transaction) => Promise<T>): Promise<T>;
   close(): Promise<void>;
 }
+
+/**
+ * How often a change is begun that finds another program at its own. Sequelize would wait 100 ms and more each time, SQLite
+ * in longer and longer pauses: both come late to what is free for a moment only.
+ */
+const AGAIN = { match: [/SQLITE_BUSY/], max: BUSY_TIMEOUT_MS / ATTEMPT_MS, backoffBase: 1, backoffExponent: 1 };
 
 /** @returns whether there is a desk in it that can only be looked at */
 async function prepareDirectory(directory: string): Promise<boolean> {
@@ -69,7 +75,7 @@ async function requireDatabase(root: string): Promise<void> {
 }
 
 async function openToWrite(root: string): Promise<Sequelize> {
-  const sequelize = new Sequelize({ dialect: 'sqlite', storage: join(root, DATABASE), logging: false });
+  const sequelize = new Sequelize({ dialect: 'sqlite', storage: join(root, DATABASE), logging: false, retry: AGAIN });
   try {
     await sequelize.query('PRAGMA journal_mode = WAL');
     await sequelize.query(`PRAGMA busy_timeout = ${BUSY_TIMEOUT_MS}`);

@@ -1,8 +1,10 @@
 import type { Sequelize } from 'sequelize';
-import { BUSY_TIMEOUT_MS, connectionsOf } from './connections';
+import { connectionsOf } from './connections';
 
 /** So much of the database stays in the writer's memory, in KiB: what one change read, the next one needs again. */
 const CACHE_KIB = 16_000;
+/** So long a change waits for what another program holds before it is begun anew. */
+export const ATTEMPT_MS = 5;
 const WRITER = 'writer';
 /** Connections that are no transaction's. */
 const STANDING = new Set<string | undefined>([undefined, 'default', 'reads']);
@@ -21,7 +23,7 @@ export function keepWriter(sequelize: Sequelize): () => Promise<void> {
     const isThere = manager.connections[WRITER] !== undefined;
     const connection = await open({ ...options, uuid: WRITER });
     if (!isThere) {
-      connection.configure('busyTimeout', BUSY_TIMEOUT_MS);
+      connection.configure('busyTimeout', ATTEMPT_MS);
       connection.run('PRAGMA synchronous = FULL');
       connection.run(`PRAGMA cache_size = -${CACHE_KIB}`);
     }

@@ -14,17 +14,11 @@ const cut = (text: string): string => (text.length > MOST_SAID ? `${text.slice(0
 export const signsOf = (findings: Finding[]): KnownCopy['signs'] =>
   findings
     .filter(({ mark }) => mark === 'differs' || mark === 'missing')
-    .map(({ check, choice, text, left, right, value, nominal, reason }) => ({
-      check: check.id,
-      shows: cut(
-        choice ??
-          text ??
-          (left ? `left ${left}, right ${right}` : undefined) ??
-          (value === undefined ? undefined : `${value} ${nominal?.unit ?? ''}`.trim()) ??
-          reason ??
-          'differs',
-      ),
-    }));
+    .map(({ check, choice, text, left, right, value, nominal, reason }) => {
+      const figures = left === undefined ? value : `left ${left}, right ${right}`;
+      const measured = figures === undefined ? undefined : `${figures} ${nominal?.unit ?? ''}`.trim();
+      return { check: check.id, shows: cut(choice ?? text ?? measured ?? reason ?? 'differs') };
+    });
 
 /** A make’s signs, with those of other checks. */
 const withSigns = ({ signs }: KnownCopy, more: KnownCopy['signs']): KnownCopy['signs'] => [

@@ -4,7 +4,7 @@ import { caseWith, GROUNDS } from '@/demo/testing/bench';
 import type { Finding } from '../checks/finding';
 import type { KnownCopy } from '../releases/knownCopy';
 import type { Release } from '../releases/release';
-import { likeMakes, mergeMakes, noteCopy } from './copyFromCase';
+import { likeMakes, mergeMakes, noteCopy, signsOf } from './copyFromCase';
 import { wantedItems, whatTheyTell, widening } from './exemplarAdvice';
 import { nearestExemplar } from './nearestExemplar';
 
@@ -62,6 +62,12 @@ describe('known makes of copies', () => {
   it('are alike by the signs that show and those that do not', () => {
     expect(likeMakes(slate, findings)).toMatchObject([{ shown: 1, notShown: 1 }]);
     expect(likeMakes(slate, [finding('label.straight', 'differs')])).toEqual([]);
+  });
+  it('list what was measured with its unit, of both hands where both were', () => {
+    const figures = { nominal: { unit: 'mm' }, value: 34.8 } as Finding;
+    const one = { ...finding('outside.emblem', 'differs'), ...figures };
+    const both = { ...finding('outside.panel', 'differs'), ...figures, left: 34.8, right: 34.7 };
+    expect(signsOf([one, both] as Finding[]).map(({ shows }) => shows)).toEqual(['34.8 mm', 'left 34.8, right 34.7 mm']);
   });
   it('grow by one more case and lose nothing', () => {
     const make = { id: 'touching-letters-first', name: 'touching letters' };

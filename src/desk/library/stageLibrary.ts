@@ -19,7 +19,7 @@ import { type LibraryHead, type LibrarySeal, libraryRoot, libraryStatement } fro
 import { type Finder, outerProblem, ownProblem } from './soundness';
 
 /** Entries that are put beside the records in one go: as many as keep a save waiting for no more than a moment. */
-const AT_ONCE = 150;
+const AT_ONCE = 100;
 
 /** How far it has come is kept so often, at least. */
 const SAY_EVERY_MS = 500;
