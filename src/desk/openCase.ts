@@ -4,6 +4,7 @@ import type { Circumstances } from '@/core/casefile/events/circumstancesStated';
 import type { WorkPlan } from '@/core/casefile/events/workPlanned';
 import { fold } from '@/core/casefile/fold';
 import { genesisHash } from '@/core/casefile/hash';
+import { packagingWith } from '@/core/checks/places';
 import { readGtin } from '@/core/codes/gtin';
 import { formatProblem } from '@/core/formats/validate';
 import type { Release, Revision } from '@/core/releases/release';
@@ -120,7 +121,7 @@ async function openWithin(
     });
   }
   const definition = await loadGrounds(desk.store, { kind, release: null, seal: null }, transaction);
-  const place = definition.kind.body.places.find((each) => each.side === 'packaging' && each.facts.includes('gtin'));
+  const place = packagingWith(definition.kind.body.places, 'gtin');
   if (command.scanned && circumstances.packaged && place && readGtin(query).readings.length > 0) {
     const identity = await identify(desk.store, 'gtin', query, { maker: null });
     events.push({

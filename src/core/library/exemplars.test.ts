@@ -67,7 +67,10 @@ describe('known makes of copies', () => {
     const figures = { nominal: { unit: 'mm' }, value: 34.8 } as Finding;
     const one = { ...finding('outside.emblem', 'differs'), ...figures };
     const both = { ...finding('outside.panel', 'differs'), ...figures, left: 34.8, right: 34.7 };
-    expect(signsOf([one, both] as Finding[]).map(({ shows }) => shows)).toEqual(['34.8 mm', 'left 34.8, right 34.7 mm']);
+    expect(signsOf([one, both] as Finding[]).map(({ shows }) => shows)).toEqual([
+      '34.8 mm',
+      'left 34.8, right 34.7 mm',
+    ]);
   });
   it('grow by one more case and lose nothing', () => {
     const make = { id: 'touching-letters-first', name: 'touching letters' };

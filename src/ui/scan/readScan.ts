@@ -1,4 +1,5 @@
 import type { CaseFile, FactEntry } from '@/core/casefile/caseFile';
+import { packagingWith } from '@/core/checks/places';
 import { type ScannedFact, scannedFact } from '@/core/codes/scanned';
 import { contextOf } from '@/core/crossread/context';
 import { readFact } from '@/core/crossread/readFact';
@@ -17,9 +18,7 @@ export interface ReadScan {
 export function readScan(raw: string, file: CaseFile, grounds: Grounds, place: string | undefined): ReadScan {
   const fact = scannedFact(raw);
   const { places } = grounds.kind;
-  const where =
-    places.find((each) => each.id === place && each.facts.includes(fact)) ??
-    places.find((each) => each.side === 'packaging' && each.facts.includes(fact));
+  const where = places.find((each) => each.id === place && each.facts.includes(fact)) ?? packagingWith(places, fact);
   if (!where) return { fact, place: null, before: null };
   const context = contextOf(file, grounds);
   const normal = (each: string) => readFact(fact, each, context, where.id).reading?.normal ?? each;
