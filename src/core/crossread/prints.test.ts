@@ -80,6 +80,25 @@ const SAME: Record<string, Record<string, string[]>> = {
     'boxLabel.colourName': ['FG/ALDR', '107 - Fog / Alder', 'Fog with Alder'],
     'innerLabel.factoryCode': ['VM7 11/24', 'VM7 MADE IN MARROWLAND', 'Factory: VM7 (Marrowland)'],
   },
+  'hollowmere-reed 20': {
+    'pack.size': ['20 Cigarettes', '20er', "20's", 'Inhalt 20 Stück', 'PACK OF 20', 'Contents: 20'],
+    'pack.model': ['Reed by Hollowmere', 'HOLLOWMERE REED 20'],
+    'pack.colourName': ['green crest', 'Crest green'],
+    'pack.styleCode': ['H2 20', 'Art. H2-20'],
+    'pack.country': ['Made under authority, Marrowland'],
+    'packBase.factoryCode': ['H1 240611', 'H 1'],
+  },
+  'lindquay-tread-ash 40': {
+    'boxLabel.size.own': ['Gr. 4'],
+    'boxLabel.size.eu': ['40 (4)'],
+    'boxLabel.size.cm': ['250'],
+    'boxLabel.materials': ['82% Nylon 18% Spandex', '82 % Polyamid, 18 % Elasthan', '82% PA / 18% EA'],
+    'boxLabel.colourName': ['Ash Mélange', 'ASH/MELANGE'],
+    'boxLabel.model': ['TREADLIGHT', 'TREAD LT', 'Tread Light W'],
+    'innerLabel.productionWindow': ['11.06.25 – 11.08.25', '06/25 - 08/25', 'JUN 2025'],
+    'innerLabel.factoryCode': ['LQ-1', 'LQ1 ESTRAVA'],
+    'sole.size.eu': ['40 EU 6.5 UK'],
+  },
 };
 
 /** What may be right and may not: it is said, and weighs nothing. */
@@ -106,6 +125,17 @@ const UNTOLD: typeof SAME = {
     'boxLabel.size.eu': ['8.5'],
     'insole.notches': ['3 + 9'],
   },
+  'hollowmere-reed 20': {
+    'pack.size': ["100's", 'KING SIZE 84 mm', '20 KS 84mm', '2 x 10', '20 + 5', 'twenty'],
+    'pack.model': ['Hollowmere Reed King Size', 'REED'],
+    'pack.colourName': ['Green', 'Grün'],
+    'pack.styleCode': ['H2'],
+  },
+  'lindquay-tread-ash 40': {
+    'boxLabel.size.own': ['40', 'IV'],
+    'boxLabel.materials': ['textile / rubber', 'Obermaterial: Textil', 'Polyamide, Elastane'],
+    'boxLabel.styleCode': ['LTL-2204-40'],
+  },
 };
 
 /** What no reading allows. */
@@ -129,6 +159,16 @@ const OTHER: typeof SAME = {
     'boxLabel.model': ['Tarn Court High', 'Tam Court Low'],
     'innerLabel.factoryCode': ['ZZ9', 'ZZ9 VM7', 'ZZ9 11/24'],
     'insole.notches': ['3 long + 9 short'],
+  },
+  'hollowmere-reed 20': {
+    'pack.size': ['25', '25 cigarettes'],
+    'pack.model': ['Hollowmere Dusk'],
+    'pack.colourName': ['Blue crest'],
+    'packBase.factoryCode': ['H2'],
+  },
+  'lindquay-tread-ash 40': {
+    'boxLabel.materials': ['80% polyamide 20% elastane', 'Leather'],
+    'boxLabel.colourName': ['Brine'],
   },
 };
 

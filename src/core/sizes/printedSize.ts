@@ -44,6 +44,14 @@ const UNITS = new Map(
   ),
 );
 
+const COUNTED = new Set(words.counted.split(' '));
+
+/** True where a text names pieces that are counted: cigarettes, sticks, pieces. */
+export const namesCounted = (text: string): boolean =>
+  plain(text.toUpperCase())
+    .split(/[^\p{L}]+/u)
+    .some((word) => COUNTED.has(word));
+
 /** Every word by which labels name a system: `EUR` for `EU`. */
 export const systemWords = (system: string): string[] =>
   (words.systems as Record<string, string>)[system]?.split(' ') ?? [];

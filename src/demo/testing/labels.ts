@@ -13,12 +13,22 @@ import apparel from '@/desk/shipped/apparel.json';
 import figure from '@/desk/shipped/figure.json';
 import footwear from '@/desk/shipped/footwear.json';
 import fragrance from '@/desk/shipped/fragrance.json';
+import smokingPacks from '@/desk/shipped/smoking-packs.json';
 import spirits from '@/desk/shipped/spirits.json';
+import textileFootwear from '@/desk/shipped/textile-footwear.json';
 
 export const TODAY = '2026-11-24';
 
 const recordOf = (id: string) => RELEASES.find((each) => each.id === id) as Release;
-const KINDS: Record<string, unknown> = { apparel, figure, footwear, fragrance, spirits };
+const KINDS: Record<string, unknown> = {
+  apparel,
+  figure,
+  footwear,
+  fragrance,
+  spirits,
+  'smoking-packs': smokingPacks,
+  'textile-footwear': textileFootwear,
+};
 
 /** What the records would say of a code, as the desk's index does. */
 function belongsTo(fact: string, raw: string): Belonging[] {

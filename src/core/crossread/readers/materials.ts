@@ -19,6 +19,8 @@ const namesOf = (lists: Record<string, string>): Map<string, string> =>
   new Map([...otherNames(lists), ...Object.keys(lists).map((own) => [own, own] as const)]);
 const FIBRES = namesOf(words.fibres);
 const ROLES = namesOf(words.roles);
+/** Words for sorts of material, as shoes have to be marked with: each may be of many fibres. */
+const SORTS = new Set(words.sorts.split(' '));
 
 /** The shares that a label gives: `Shell 100 % polyamide`, `82% PA 18% EL`. */
 function sharesOf(raw: string, known: Set<string>): Share[] {
@@ -60,6 +62,13 @@ export function readMaterialsFact(raw: string, place: string | null, context: Re
   const [recorded] = expectedFact('materials', place, context)?.values ?? [];
   const known = new Set(wordsKey(recorded ?? '').split(' '));
   const [printed, meant] = [sharesOf(raw, known), sharesOf(recorded ?? '', known)];
+  const sort =
+    printed.length === 0 &&
+    meant.length > 0 &&
+    wordsKey(raw)
+      .split(' ')
+      .find((word) => SORTS.has(word));
+  if (sort) return fails(`“${sort}” is a sort of material, and says nothing of the fibres.`);
   if (!recorded || printed.length === 0 || meant.length === 0) return readNamedFact('materials', raw, place, context);
   const display = cleanText(raw);
   const missing = meant.filter((share) => !printed.some((each) => isSame(each, share)));

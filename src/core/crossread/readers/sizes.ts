@@ -4,7 +4,9 @@ import {
   amountsWithin,
   contradiction,
   inUnits,
+  namesCounted,
   normaliseSize,
+  type PrintedSize,
   readPrintedSize,
   sizesBeside,
   standsFor,
@@ -16,12 +18,32 @@ import { type FactResult, fails } from '../reading';
 /** Amounts of several pieces that are sold together: `2 x 25 ml`, `50 ml + 10 ml`. */
 const SEVERAL = /(?<![\d.,])(?!1 *[x×*])\d+ *[x×*] *\d|\d *\p{L}+\.? *\+ *\d/iu;
 
+/**
+ * A number of pieces among words, where the record's size is one: `20 cigarettes`, `pack of 20`. The same number is that
+ * one; another one counts only where words say what.
+ *
+ * @returns null where it is no such print
+ */
+function countAmong(display: string, { number }: PrintedSize): FactResult | null {
+  if (number === null) return null;
+  const numbers = [...display.matchAll(/(?<![\p{L}\d.,])\d+(?![\d.,]*\d)/gu)].map(([digits]) => Number(digits));
+  const [count] = numbers;
+  const short = display.slice(0, 30);
+  if (count === undefined) return fails(`There is no number in “${short}” that can be read.`);
+  if (numbers.length > 1) return fails(`Which number in “${short}” counts the pieces cannot be told.`);
+  const says = 'the number of pieces';
+  if (count === number || namesCounted(display)) return { reading: { normal: String(count), display, says } };
+  return fails(`What the ${count} in “${short}” counts cannot be told.`);
+}
+
 /** A size where the record has no chart: an amount with its unit, or a text. */
 export function readWholeSize(raw: string, { release, sizeKey }: ReadingContext): FactResult {
   const whole = readPrintedSize(raw);
   const display = cleanText(raw);
   if (whole.normal === '') return fails('There is no size in it.');
   const claimed = sizeKey ? readPrintedSize(sizeKey) : null;
+  const counted = claimed?.amounts.length === 0 && whole.number === null && countAmong(display, claimed);
+  if (counted) return counted;
   const unread = whole.number === null && whole.amounts.length === 0 && claimed !== null && claimed.amounts.length > 0;
   if (SEVERAL.test(display))
     return fails(`“${display.slice(0, 30)}” names several pieces; enter the amount of this one alone.`);
