@@ -1,4 +1,4 @@
-import { mkdtemp, rm, writeFile } from 'node:fs/promises';
+import { mkdtemp, readdir, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import fc from 'fast-check';
@@ -296,8 +296,16 @@ describe('a table', () => {
       Buffer.from(`"a;b\n${'1;2\n'.repeat(3_000_000)}`),
       /in line 1 does not end/,
     ],
-  ])('that is %s is turned down with a sentence', async (_, bytes, sentence) => {
-    await expect(bringFile(desk, THE_MACHINE, 'a.csv', [bytes])).rejects.toThrow(sentence);
+  ])('that is %s is turned down with a sentence, and leaves nothing behind', async (_, bytes, sentence) => {
+    for (const name of ['a.csv', 'a.xlsx', 'a'])
+      await expect(bringFile(desk, THE_MACHINE, name, [bytes])).rejects.toThrow(sentence);
+    expect(await readdir(join(desk.store.directory, 'imports'))).toEqual([]);
+  });
+  it('is known by what it begins with, whatever it is called', async () => {
+    const bring = (text: string) => bringFile(desk, THE_MACHINE, 'export.dat', [new TextEncoder().encode(text)]);
+    expect(await bring('a;b\n1;2\n')).toMatchObject({ format: 'csv', headings: ['a', 'b'] });
+    expect(await bring(' \n{"kind": "maker"}')).toMatchObject({ format: 'json' });
+    await expect(bring('hello')).rejects.toThrow(/neither a records file nor a table/);
   });
 
   it('says which line it means, whatever stands above, and takes no price that it cannot read', async () => {

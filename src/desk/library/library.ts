@@ -1,4 +1,4 @@
-import { rename, rm, stat } from 'node:fs/promises';
+import { open, rename, rm, stat } from 'node:fs/promises';
 import { basename } from 'node:path';
 import type { Brought } from '@/core/library/brought';
 import { type CsvMapping, guessMapping, mappingProblems, toldApart } from '@/core/library/csvColumns';
@@ -45,7 +45,33 @@ export const LARGEST_LIBRARY = 4_000_000_000;
 
 const FILE = /^[0-9a-f]{64}$/;
 
-const isTable = (name: string): boolean => /\.(csv|tsv|txt)$/i.test(name);
+/** Whether a file is a table: by its name, or because it does not begin as records do. */
+const isTable = (name: string, begins: string): boolean =>
+  /\.(csv|tsv|txt)$/i.test(name) || !/^\uFEFF?\s*[{[]/.test(begins);
+
+/** The first characters of a file. */
+async function beginningOf(path: string): Promise<string> {
+  const file = await open(path, 'r');
+  try {
+    const { buffer, bytesRead } = await file.read(Buffer.alloc(4096), 0, 4096, 0);
+    return buffer.toString('utf8', 0, bytesRead);
+  } finally {
+    await file.close();
+  }
+}
+
+/** The headings and first rows of a table. @throws Refusal where it is none */
+async function headOf(path: string): Promise<{ headings: string[]; rows: string[][] }> {
+  const head = await readHead(path).catch((error: Error) => {
+    throw error instanceof BrokenFile ? new Refusal('invalid', error.message) : error;
+  });
+  if (head.headings.length < 2 || head.rows.length === 0)
+    throw new Refusal(
+      'invalid',
+      'This is neither a records file nor a table with headings, or the table has only one column or no row.',
+    );
+  return head;
+}
 
 /**
  * Take a file in, to be looked at before anything of it is read into the records.
@@ -61,19 +87,20 @@ export async function bringFile(
   await allow(desk, by, 'editRecords');
   const received = await receiveFile(desk.store, 'imports', chunks, LARGEST_LIBRARY);
   if (!received) throw new Refusal('invalid', 'The file is larger than 4 GB, and no library is.');
-  const { path, sha256: file, bytes } = received;
-  if (bytes === 0) {
+  const { path, sha256: file } = received;
+  const called = basename(name).slice(0, 120) || 'file';
+  let head: Awaited<ReturnType<typeof headOf>> | null;
+  try {
+    const begins = await beginningOf(path);
+    if (begins === '') throw new Refusal('invalid', 'The file is empty.');
+    head = isTable(called, begins) ? await headOf(path) : null;
+  } catch (error) {
     await rm(path, { force: true });
-    throw new Refusal('invalid', 'The file is empty.');
+    throw error;
   }
   await rename(path, importPath(desk, file));
-  const called = basename(name).slice(0, 120) || 'file';
-  if (!isTable(called)) return { file, name: called, format: 'json' };
-  const { headings, rows } = await readHead(importPath(desk, file)).catch((error: Error) => {
-    throw error instanceof BrokenFile ? new Refusal('invalid', error.message) : error;
-  });
-  if (headings.length < 2 || rows.length === 0)
-    throw new Refusal('invalid', 'The table has no row under its headings, or only one column.');
+  if (!head) return { file, name: called, format: 'json' };
+  const { headings, rows } = head;
   const kept = await readMapping(desk.store, headings.join('\t'));
   const mapping: CsvMapping = kept ? (JSON.parse(kept) as CsvMapping) : guessMapping(headings, rows, called);
   return {
