@@ -5,7 +5,8 @@ import { QueryTypes, type Transaction } from 'sequelize';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { bytesHash } from '@/core/casefile/hash';
 import { keepPhotograph, readPhotograph, receiveFile } from './photographs';
-import { openStore } from './store';
+import { openCopy, openStore } from './store';
+import { ATTEMPT_MS } from './writer';
 
 let directory: string;
 beforeEach(async () => {
@@ -22,7 +23,7 @@ describe('data directory', () => {
     const isSafe = async (transaction?: Transaction) => {
       expect(await pragma('journal_mode', transaction)).toEqual({ journal_mode: 'wal' });
       expect(await pragma('foreign_keys', transaction)).toEqual({ foreign_keys: 1 });
-      expect(await pragma('busy_timeout', transaction)).toEqual({ timeout: 5000 });
+      expect(await pragma('busy_timeout', transaction)).toEqual({ timeout: transaction ? ATTEMPT_MS : 5000 });
       expect(await pragma('synchronous', transaction)).toEqual({ synchronous: 2 });
     };
     await isSafe();
@@ -31,6 +32,28 @@ describe('data directory', () => {
     await first.write(isSafe);
     await first.close();
     await (await openStore(path)).close();
+  });
+  it('waits for what another program is at, and begins as soon as it is done', async () => {
+    const store = await openStore(directory);
+    const other = openCopy(join(directory, 'pinprick.sqlite'), 'toChange');
+    // Two turns of the other program, with a moment between that is too short for whoever looks seldom.
+    const turn = async (ms: number) => {
+      await other.query('BEGIN IMMEDIATE');
+      await new Promise((done) => setTimeout(done, ms));
+      await other.query('COMMIT');
+    };
+    const order: string[] = [];
+    const first = turn(700).then(() => order.push('theirs'));
+    await new Promise((done) => setTimeout(done, 50));
+    const saved = store.write(async () => order.push('ours'));
+    await first;
+    await new Promise((done) => setTimeout(done, 60));
+    await turn(200);
+    order.push('theirs again');
+    await saved;
+    expect(order).toEqual(['theirs', 'ours', 'theirs again']);
+    await other.close();
+    await store.close();
   });
   it('says in a sentence that it cannot be written', async () => {
     const file = join(directory, 'a-file');
