@@ -54,7 +54,7 @@ test('a truth that is confirmed later reaches the page of its checks', async ({ 
   const kept = page.waitForResponse((response) => response.url().endsWith('/events') && response.ok());
   await sheet.getByRole('button', { name: 'Confirm', exact: true }).click();
   await kept;
-  await expect(page.getByText(/By maker, trusted 100 %/)).toBeVisible();
+  await expect(page.getByText(/By the maker, trusted 100 %/)).toBeVisible();
   // It is learned in a program of its own, a little later.
   await expect(async () => {
     await visit(page, '/checks/spirits/strip.foil');
