@@ -204,6 +204,29 @@ export function datesIn(columns: CsvMapping['columns'], rows: string[][]): strin
   return at < 0 ? [] : rows.map((cells) => cells[at] ?? '');
 }
 
+const lettersOf = (name: string): string => name.toLowerCase().replace(/[^\p{L}\p{N}]+/gu, '');
+
+/**
+ * Makers of the first rows whom the records do not know: all of theirs would be refused.
+ *
+ * @param known their names
+ * @returns each with a style code of his, which shows how he writes them
+ */
+export function unknownMakers(
+  { columns }: Pick<CsvMapping, 'columns'>,
+  rows: string[][],
+  known: string[],
+): { name: string; code: string }[] {
+  const [at, codeAt] = [columns.indexOf('maker'), columns.indexOf('styleCode')];
+  const found = new Map<string, string>();
+  for (const cells of rows) {
+    const name = cells[at]?.trim() ?? '';
+    const isKnown = name === '' || known.some((each) => lettersOf(each) === lettersOf(name));
+    if (!isKnown && !found.has(name)) found.set(name, cells[codeAt] ?? '');
+  }
+  return [...found].map(([name, code]) => ({ name, code }));
+}
+
 /** Headings as they are told apart on the screen: what stands there several times is counted. */
 export function toldApart(headings: string[]): string[] {
   const seen = new Map<string, number>();

@@ -6,7 +6,14 @@ import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { contentHash } from '@/core/casefile/hash';
 import type { KindDefinition } from '@/core/checks/check';
 import { gtinCheckDigit } from '@/core/codes/gtin';
-import { guessColumns, guessDateOrder, guessMapping, mappingProblems, toldApart } from '@/core/library/csvColumns';
+import {
+  guessColumns,
+  guessDateOrder,
+  guessMapping,
+  mappingProblems,
+  toldApart,
+  unknownMakers,
+} from '@/core/library/csvColumns';
 import type { Maker, Release } from '@/core/releases/release';
 import { CHARTS, MAKERS } from '@/demo/makers';
 import { RELEASES } from '@/demo/releases';
@@ -359,6 +366,18 @@ describe('a table', () => {
     [[], null],
   ])('with the dates %j says their order only where they settle it', (dates, order) => {
     expect(guessDateOrder(dates)).toBe(order);
+  });
+  it('names the makers of its first rows whom nobody knows, each with a code of his', () => {
+    const rows = [
+      ['VK1', 'Ves-Karn'],
+      ['QQ7', 'Quellan'],
+      ['QQ8', 'Quellan'],
+      ['X', ''],
+    ];
+    expect(unknownMakers({ columns: ['styleCode', 'maker'] }, rows, ['Veskarn'])).toEqual([
+      { name: 'Quellan', code: 'QQ7' },
+    ]);
+    expect(unknownMakers({ columns: ['styleCode'] }, rows, [])).toEqual([]);
   });
   it('whose dates fit several orders waits until somebody says which', () => {
     const mapping = guessMapping(['Style', 'Launch'], [['VK1', '03/04/2025']], 'x');

@@ -9,6 +9,7 @@ import {
   datesIn,
   guessDateOrder,
   mappingProblems,
+  unknownMakers,
 } from '@/core/library/csvColumns';
 import { Button, Key } from '../controls/Button';
 import { Choice } from '../controls/Choice';
@@ -39,6 +40,8 @@ export function MappingForm({
   const [mapping, setMapping] = useState(brought.mapping);
   const { columns, fixed } = mapping;
   const wrong = mappingProblems(mapping);
+  const nobody = columns.includes('maker') || brought.choices.maker.length > 0 ? [] : [{ name: '', code: '' }];
+  const strangers = [...unknownMakers(mapping, brought.rows, brought.choices.maker), ...nobody];
   const setColumn = (at: number, field: string) => {
     const next = columns.with(at, field === PASSED_OVER ? null : (field as CsvField));
     setMapping({
@@ -150,6 +153,25 @@ export function MappingForm({
           <li key={sentence}>{sentence}</li>
         ))}
       </ul>
+      {strangers.length > 0 && (
+        <ul className="grid gap-1">
+          {strangers.map(({ name, code }) => (
+            <li key={name}>
+              {name
+                ? `“${name}” is not in the records, and rows of an unknown maker are refused.`
+                : 'No maker is known yet.'}{' '}
+              <a
+                href={`/makers/new?${new URLSearchParams({ onward: '/library', called: name, code })}`}
+                target="_blank"
+                rel="noreferrer"
+                className="text-accent underline-offset-4 hover:underline"
+              >
+                Add {name || 'the maker'} in another window
+              </a>
+            </li>
+          ))}
+        </ul>
+      )}
       <div className="flex gap-3">
         <Button look="act" disabled={wrong.length > 0} onClick={() => onRead(mapping)}>
           Read the table <Key>Enter</Key>

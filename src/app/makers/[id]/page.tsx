@@ -8,13 +8,15 @@ export default async function MakerPage({
   searchParams,
 }: {
   params: Promise<{ id: string }>;
-  searchParams: Promise<{ onward?: string; code?: string }>;
+  searchParams: Promise<{ onward?: string; code?: string; called?: string }>;
 }) {
-  const [{ id }, { onward = '', code = '' }] = await Promise.all([params, searchParams]);
+  const [{ id }, { onward = '', code = '', called = '' }] = await Promise.all([params, searchParams]);
   const { desk } = await atDesk();
   const { body, revision } =
-    id === 'new' ? { body: blankMaker(code), revision: 0 } : await orNotFound(readMaker(desk, id));
+    id === 'new'
+      ? { body: { ...blankMaker(code), name: called.slice(0, 60) }, revision: 0 }
+      : await orNotFound(readMaker(desk, id));
   // Only a way within this desk.
-  const next = onward.startsWith('/case/') ? onward : null;
+  const next = onward.startsWith('/case/') || onward === '/library' ? onward : null;
   return <MakerEditor key={`${id}/${revision}`} maker={body} revision={revision} onward={next} />;
 }
