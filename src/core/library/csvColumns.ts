@@ -187,9 +187,11 @@ export const guessColumns = (headings: string[]): (CsvField | null)[] => columns
  */
 export function guessDateOrder(dates: string[]): DateOrder | null {
   const parts = dates.map((date) => date.trim().split(/\D+/).map(Number)).filter(({ length }) => length >= 3);
-  if (parts.some(([first = 0]) => first > 31)) return 'YMD';
-  if (parts.some(([first = 0]) => first > 12)) return 'DMY';
-  return parts.some(([, second = 0]) => second > 12) ? 'MDY' : null;
+  // A year in front says itself what it is, and nothing of how the others are written.
+  const others = parts.filter(([first = 0]) => first <= 31);
+  if (others.length === 0) return parts.length > 0 ? 'YMD' : null;
+  if (others.some(([first = 0]) => first > 12)) return 'DMY';
+  return others.some(([, second = 0]) => second > 12) ? 'MDY' : null;
 }
 
 /** How a table is probably read, by its headings and first rows. */

@@ -363,6 +363,8 @@ describe('a table', () => {
     [['03/04/2025', '14.04.2025'], 'DMY'],
     [['03/04/2025', '04/14/2025'], 'MDY'],
     [['03/04/2025', 'spring', ''], null],
+    [['2025-03-14', '31.03.2025'], 'DMY'],
+    [['2025-03-14', '01.03.2025'], null],
     [[], null],
   ])('with the dates %j says their order only where they settle it', (dates, order) => {
     expect(guessDateOrder(dates)).toBe(order);
