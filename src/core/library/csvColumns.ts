@@ -206,7 +206,8 @@ export function datesIn(columns: CsvMapping['columns'], rows: string[][]): strin
   return at < 0 ? [] : rows.map((cells) => cells[at] ?? '');
 }
 
-const lettersOf = (name: string): string => name.toLowerCase().replace(/[^\p{L}\p{N}]+/gu, '');
+/** A name as tables and records are held together by it: small letters and digits alone. */
+export const lettersOf = (name: string): string => name.toLowerCase().replace(/[^\p{L}\p{N}]+/gu, '');
 
 /**
  * Makers of the first rows whom the records do not know: all of theirs would be refused.

@@ -63,7 +63,8 @@ function namedBy(column: SizeColumn): Pick<PrintedSize, 'system' | 'wearer'> {
  * @returns null where the chart has no such row, or several
  */
 export function sizeKeyIn(chart: SizeChart, text: string): string | null {
-  const own = chart.rows.find(({ key }) => key === text || normaliseSize(key) === normaliseSize(text));
+  const normal = normaliseSize(text);
+  const own = chart.rows.find(({ key }) => key === text || normaliseSize(key) === normal);
   if (own) return own.key;
   const [row, other] = new Set(chart.columns.flatMap(({ id }) => fitColumn(chart, id, text).rows));
   return row && !other ? row.key : null;

@@ -1,4 +1,5 @@
 import type { KindDefinition } from '@/core/checks/check';
+import { lettersOf } from '@/core/library/csvColumns';
 import type { Maker, Release, ReleaseSize } from '@/core/releases/release';
 import { type SizeChart, sizeKeyIn } from '@/core/sizes/sizeChart';
 import type { CsvRelease } from './csvEntries';
@@ -10,10 +11,10 @@ export interface Nameable {
   charts: SizeChart[];
 }
 
-const same = (wanted: string) => {
-  const plain = (text: string) => text.toLowerCase().replace(/[^\p{L}\p{N}]+/gu, '');
-  return ({ id, name }: { id: string; name: string }) => id === wanted || plain(name) === plain(wanted);
-};
+const same =
+  (wanted: string) =>
+  ({ id, name }: { id: string; name: string }) =>
+    id === wanted || lettersOf(name) === lettersOf(wanted);
 
 /** The id of a release that a table brings and nobody has given one. */
 export const releaseId = (maker: string, styleCode: string): string =>

@@ -1,4 +1,4 @@
-import { open, rename, rm, stat } from 'node:fs/promises';
+import { rename, rm, stat } from 'node:fs/promises';
 import { basename } from 'node:path';
 import type { Brought } from '@/core/library/brought';
 import { type CsvMapping, guessMapping, mappingProblems, toldApart } from '@/core/library/csvColumns';
@@ -31,6 +31,7 @@ import {
   stagedBody,
 } from '@/store/library';
 import { receiveFile } from '@/store/photographs';
+import { beginningOf } from '../beginningOf';
 import type { Desk } from '../desk';
 import { markRestated } from '../learning';
 import { allow } from '../people/roster';
@@ -48,17 +49,6 @@ const FILE = /^[0-9a-f]{64}$/;
 /** Whether a file is a table: by its name, or because it does not begin as records do. */
 const isTable = (name: string, begins: string): boolean =>
   /\.(csv|tsv|txt)$/i.test(name) || !/^\uFEFF?\s*[{[]/.test(begins);
-
-/** The first characters of a file. */
-async function beginningOf(path: string): Promise<string> {
-  const file = await open(path, 'r');
-  try {
-    const { buffer, bytesRead } = await file.read(Buffer.alloc(4096), 0, 4096, 0);
-    return buffer.toString('utf8', 0, bytesRead);
-  } finally {
-    await file.close();
-  }
-}
 
 /** The headings and first rows of a table. @throws Refusal where it is none */
 async function headOf(path: string): Promise<{ headings: string[]; rows: string[][] }> {
@@ -91,7 +81,7 @@ export async function bringFile(
   const called = basename(name).slice(0, 120) || 'file';
   let head: Awaited<ReturnType<typeof headOf>> | null;
   try {
-    const begins = await beginningOf(path);
+    const begins = (await beginningOf(path, 4096)).toString('utf8');
     if (begins === '') throw new Refusal('invalid', 'The file is empty.');
     head = isTable(called, begins) ? await headOf(path) : null;
   } catch (error) {

@@ -1,9 +1,10 @@
-import { open, readFile, stat } from 'node:fs/promises';
+import { readFile, stat } from 'node:fs/promises';
 import type { Readable } from 'node:stream';
 import { type Entry, openPromise, type ZipFile } from 'yauzl';
 import { type FoundFile, MANIFEST, type PackManifest } from '@/core/casefile/pack';
 import { formatProblem } from '@/core/formats/validate';
 import { streamHash } from '@/store/photographs';
+import { beginningOf } from '../beginningOf';
 import { Refusal } from '../refusal';
 
 /** A pack unfolds to no more than this: a guard against files made to burst. */
@@ -28,13 +29,7 @@ export interface OpenedPack {
 
 /** Whether a file begins as a ZIP does. */
 export async function isZipFile(path: string): Promise<boolean> {
-  const file = await open(path, 'r');
-  try {
-    const { buffer, bytesRead } = await file.read(Buffer.alloc(2), 0, 2, 0);
-    return bytesRead === 2 && buffer.toString('latin1') === 'PK';
-  } finally {
-    await file.close();
-  }
+  return (await beginningOf(path, 2)).toString('latin1') === 'PK';
 }
 
 /** The text of an exported case on the disk. @throws Refusal where it is longer than any */

@@ -65,8 +65,12 @@ export function ImportPanel({
     });
   const keep = () =>
     void attempt(async () => {
-      if (left.length > 0) await post(`/api/library/${id}`, { do: 'leaveOut', entries: left });
-      setLeft([]);
+      if (left.length > 0) {
+        await post(`/api/library/${id}`, { do: 'leaveOut', entries: left });
+        setLeft([]);
+        // Shown as it is now, where keeping the rest is turned down.
+        await load(-1);
+      }
       await post(`/api/library/${id}`, { do: 'keep' });
       await onChange();
     });
