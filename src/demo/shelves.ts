@@ -42,10 +42,14 @@ const touchingLetters: KnownCopy = {
   lastMet: '2025-08-30',
   signs: [
     { check: 'underneath.sole-letters', shows: 'Letters touch or gaps vary' },
-    { check: 'outside.emblem', shows: '29.1 mm' },
+    { check: 'outside.emblem', shows: '29.1 mm at size 42' },
     { check: 'label.print', shows: 'Heavy, blurred or greyish' },
   ],
-  values: { 'emblem-height': 29.1, 'stitch-density': 3.4 },
+  measured: [
+    { measure: 'emblem-height', size: 42, value: 29.1 },
+    { measure: 'emblem-height', size: 44, value: 29.8 },
+    { measure: 'stitch-density', size: 42, value: 3.4 },
+  ],
   pictures: [],
   cases: [],
   note: 'The second batch has the gaps right; its emblem is still low.',

@@ -278,7 +278,7 @@ describe('a make of copies that a release notes', () => {
     const sorted = async () => sortedByHand(at.desk, await listConfirmed(at.desk.store, 'footwear'));
     expect((await sorted()).get('PP-0002')).toBeUndefined();
     const days = { firstMet: '2026-01-04', lastMet: '2026-01-04' };
-    const copy = { id: 'wide-gap', name: 'wide gap', ...days, signs: [], values: {}, pictures: [], cases: ['PP-0002'] };
+    const copy = { id: 'wide-gap', name: 'wide gap', ...days, signs: [], pictures: [], cases: ['PP-0002'] };
     const noted = { ...body, copies: [...(body.copies ?? []), copy] };
     await saveEditedRecord(at.desk, THE_MACHINE, { kind: 'release', body: noted, from: revision });
     expect((await sorted()).get('PP-0002')).toBe(`${body.id}/wide-gap`);

@@ -1,5 +1,6 @@
 import type { Point } from '../measure/homography';
 import { COVERAGE } from '../measure/propagate';
+import { measuredCopies } from '../releases/knownCopy';
 import type { Release } from '../releases/release';
 import { exemplarsOf } from '../releases/shelfItem';
 import { sizeNumber } from '../sizes/printedSize';
@@ -57,12 +58,15 @@ export function toleranceStrip(release: Release, measure: string, item?: Measure
     const half = predictive ? (T_90[predictive.freedom - 1] ?? Z_90) * predictive.scale : tolerance;
     return { at, value, half, low: value - half, high: value + half };
   });
-  const copies = (release.copies ?? []).flatMap(({ values }) => values[measure] ?? []);
+  // What grows with size says nothing where the size is not known.
+  const copies = measuredCopies(release.copies ?? [], measure).filter(
+    ({ size }) => size !== null || !sized || !nominal.perSize,
+  );
   const ends = item ? [item.value - COVERAGE * item.uncertainty, item.value + COVERAGE * item.uncertainty] : [];
   const all = [
     ...band.flatMap(({ low, high }) => [low, high]),
     ...exemplars.map(({ value }) => value),
-    ...copies,
+    ...copies.map(({ value }) => value),
     ...ends,
   ];
   const [low, high] = [Math.min(...all), Math.max(...all)];
@@ -83,7 +87,7 @@ export function toleranceStrip(release: Release, measure: string, item?: Measure
     middle: along('value'),
     known: [
       ...exemplars.map(({ size, value }) => ({ at: { x: x(size), y: y(value) }, of: 'genuine' as const })),
-      ...copies.map((value) => ({ at: { x: x(null), y: y(value) }, of: 'copy' as const })),
+      ...copies.map(({ size, value }) => ({ at: { x: x(size), y: y(value) }, of: 'copy' as const })),
     ],
     item: item
       ? { at: { x: x(item.size), y: y(item.value) }, top: y(ends[1] as number), bottom: y(ends[0] as number) }

@@ -10,15 +10,25 @@ const MOST_PICTURES = 40;
 const MOST_SAID = 200;
 const cut = (text: string): string => (text.length > MOST_SAID ? `${text.slice(0, MOST_SAID - 1)}…` : text);
 
-/** What gives a counterfeit away, as a known make lists it. */
-export const signsOf = (findings: Finding[]): KnownCopy['signs'] =>
+/** So many measurements, and the newest of them. */
+const MOST_MEASURED = 600;
+
+/**
+ * What gives a counterfeit away, as a known make lists it.
+ *
+ * @param size its leading size, said with what was measured; null for goods without
+ */
+export const signsOf = (findings: Finding[], size: number | null): KnownCopy['signs'] =>
   findings
     .filter(({ mark }) => mark === 'differs' || mark === 'missing')
     .map(({ check, choice, text, left, right, value, nominal, reason }) => {
       const figures = left === undefined ? value : `left ${left}, right ${right}`;
-      const measured = figures === undefined ? undefined : `${figures} ${nominal?.unit ?? ''}`.trim();
+      const at = check.answer.form === 'quantity' && size !== null ? `at size ${size}` : '';
+      const measured = figures === undefined ? undefined : [figures, nominal?.unit, at].filter(Boolean).join(' ');
       return { check: check.id, shows: cut(choice ?? text ?? measured ?? reason ?? 'differs') };
     });
+
+const newest = (measured: KnownCopy['measured'] & object) => measured.slice(-MOST_MEASURED);
 
 /** A make’s signs, with those of other checks. */
 const withSigns = ({ signs }: KnownCopy, more: KnownCopy['signs']): KnownCopy['signs'] => [
@@ -53,6 +63,7 @@ export function likeMakes({ copies = [] }: Pick<Release, 'copies'>, findings: Fi
  * The release with a counterfeit noted under a make: a new one, or one more of a known one. A case is of one make: it is
  * taken out of the others.
  *
+ * @param size its leading size; null for goods without
  * @param alike numbers of other cases that are of the same make
  */
 export function noteCopy(
@@ -60,16 +71,15 @@ export function noteCopy(
   make: { id: string; name: string; generation?: string },
   file: CaseFile,
   findings: Finding[],
+  size: number | null,
   alike: string[] = [],
 ): Release {
   const copies = release.copies ?? [];
   const met = file.opened.at.slice(0, 10);
   const known = copies.find(({ id }) => id === make.id);
-  const signs = signsOf(findings);
-  const values = Object.fromEntries(
-    findings.flatMap(({ check: { answer }, value }) =>
-      'measure' in answer && value !== undefined ? [[answer.measure, value]] : [],
-    ),
+  const signs = signsOf(findings, size);
+  const measured = findings.flatMap(({ check: { answer }, value }) =>
+    'measure' in answer && value !== undefined ? [{ measure: answer.measure, size, value }] : [],
   );
   const pictures = file.photos.map(({ sha256 }) => sha256);
   const [firstMet = met, , lastMet = met] = [met, known?.firstMet ?? met, known?.lastMet ?? met].sort();
@@ -79,7 +89,7 @@ export function noteCopy(
         firstMet,
         lastMet,
         signs: withSigns(known, signs),
-        values: { ...values, ...known.values },
+        measured: known.cases.includes(file.number) ? known.measured : newest([...(known.measured ?? []), ...measured]),
         pictures: [...new Set([...known.pictures, ...pictures])].slice(0, MOST_PICTURES),
         ...picturedBy(file.photos, known.pictured),
         cases: [...new Set([...known.cases, file.number, ...alike])],
@@ -89,7 +99,7 @@ export function noteCopy(
         firstMet: met,
         lastMet: met,
         signs,
-        values,
+        measured,
         pictures: pictures.slice(0, MOST_PICTURES),
         ...picturedBy(file.photos),
         cases: [file.number, ...alike.filter((number) => number !== file.number)],
@@ -114,6 +124,7 @@ export function mergeMakes(copies: KnownCopy[], from: string, into: string): Kno
     firstMet: days[0] as string,
     lastMet: days[3] as string,
     signs: withSigns(other, one.signs),
+    measured: newest([...(one.measured ?? []), ...(other.measured ?? [])]),
     values: { ...one.values, ...other.values },
     pictures,
     ...(pictured.length > 0 ? { pictured: Object.fromEntries(pictured) } : {}),

@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { RELEASES } from '@/demo/releases';
 import { caseWith, GROUNDS } from '@/demo/testing/bench';
 import type { Finding } from '../checks/finding';
+import { toleranceStrip } from '../checks/toleranceStrip';
 import type { KnownCopy } from '../releases/knownCopy';
 import type { Release } from '../releases/release';
 import { likeMakes, mergeMakes, noteCopy, signsOf } from './copyFromCase';
@@ -65,20 +66,37 @@ describe('known makes of copies', () => {
   });
   it('list what was measured with its unit, of both hands where both were', () => {
     const emblem = { ...finding('outside.emblem', 'differs'), choice: undefined, value: 34.8 };
-    const of = (more: object) => signsOf([{ ...emblem, nominal: { unit: 'mm' }, ...more } as Finding])[0]?.shows;
+    const of = (more: object, size: number | null = null) =>
+      signsOf([{ ...emblem, nominal: { unit: 'mm' }, ...more } as Finding], size)[0]?.shows;
     expect([of({}), of({ left: 34.8, right: 34.7 })]).toEqual(['34.8 mm', 'left 34.8, right 34.7 mm']);
+    expect(of({}, 42)).toBe('34.8 mm at size 42');
+  });
+  it('keep each measurement at its size, and stand there beside genuine ones', () => {
+    const emblem = { ...finding('outside.emblem', 'differs'), choice: undefined, value: 34.8 };
+    const copies = noteCopy(slate, { id: 'low', name: 'low' }, caseWith({}), [emblem], 46).copies ?? [];
+    expect(copies.at(-1)?.measured).toEqual([{ measure: 'emblem-height', size: 46, value: 34.8 }]);
+    const again = noteCopy({ ...slate, copies }, { id: 'low', name: 'low' }, caseWith({}), [emblem], 46).copies;
+    expect(again?.at(-1)?.measured).toHaveLength(1);
+    const across = (of: KnownCopy[]) =>
+      toleranceStrip({ ...slate, copies: of }, 'emblem-height')?.known.flatMap(({ at, of }) =>
+        of === 'copy' ? [at.x] : [],
+      );
+    const [at = 0] = across(copies.slice(-1)) ?? [];
+    expect(at).toBeGreaterThan(200);
+    // A value that nobody kept the size of cannot be placed where the measure grows.
+    expect(across([{ ...(copies[0] as KnownCopy), measured: [], values: { 'emblem-height': 29 } }])).toEqual([]);
   });
   it('grow by one more case and lose nothing', () => {
     const make = { id: 'touching-letters-first', name: 'touching letters' };
     const file = { ...caseWith({}), opened: { at: '2026-02-01T08:00:00Z', by: 'anyone' } };
-    const copy = noteCopy(slate, make, file, findings).copies?.[0];
+    const copy = noteCopy(slate, make, file, findings, 42).copies?.[0];
     expect(copy).toMatchObject({ firstMet: '2025-02-11', lastMet: '2026-02-01', cases: ['PP-0001'] });
     expect(copy?.signs.map(({ check }) => check)).toContain('label.straight');
     expect(copy?.signs).toHaveLength(4);
   });
   it('hold a case once: noted under another make it leaves the first, and brings those that it resembles', () => {
-    const first = noteCopy(slate, { id: 'one', name: 'one' }, caseWith({}), findings);
-    const moved = noteCopy(first, { id: 'other', name: 'other' }, caseWith({}), findings, ['PP-0001', 'PP-0009']);
+    const first = noteCopy(slate, { id: 'one', name: 'one' }, caseWith({}), findings, 42);
+    const moved = noteCopy(first, { id: 'other', name: 'other' }, caseWith({}), findings, 42, ['PP-0001', 'PP-0009']);
     expect(moved.copies?.find(({ id }) => id === 'one')?.cases).toEqual([]);
     expect(moved.copies?.find(({ id }) => id === 'other')?.cases).toEqual(['PP-0001', 'PP-0009']);
   });

@@ -11,8 +11,10 @@ export interface KnownCopy {
   lastMet: Day;
   /** What gives it away: a check, and what it shows there. */
   signs: { check: string; shows: string }[];
-  /** Measure id to what its copies measure, in the record's unit. */
-  values: Record<string, number>;
+  /** What was measured on its copies, in the record's unit, the newest last. */
+  measured?: { measure: string /** Leading size; null for goods without. */; size: number | null; value: number }[];
+  /** Measure id to value, in records of before sizes were kept. */
+  values?: Record<string, number>;
   /** SHA-256 of photographs. */
   pictures: string[];
   /** Photograph to the check that it was taken for. */
@@ -21,3 +23,10 @@ export interface KnownCopy {
   cases: string[];
   note?: string;
 }
+
+/** A measure on every copy of a release that was measured; the size is null where nobody kept it. */
+export const measuredCopies = (copies: KnownCopy[], measure: string): { size: number | null; value: number }[] =>
+  copies.flatMap(({ measured = [], values = {} }) => [
+    ...measured.filter((each) => each.measure === measure),
+    ...(values[measure] === undefined ? [] : [{ size: null, value: values[measure] }]),
+  ]);

@@ -4,6 +4,7 @@ import { useRef, useState } from 'react';
 import { useCaseBook } from '../casebook/CaseBook';
 import { DropArea } from '../pictures/DropArea';
 import { keepPicture, PICTURE_TYPES } from '../pictures/keepPicture';
+import { Thumbnail } from '../pictures/Thumbnail';
 import { usePastedPictures } from '../pictures/usePastedPictures';
 
 /** Photographs of one check: chosen, dropped or pasted. */
@@ -34,14 +35,7 @@ export function CheckPhotos({ check, readOnly }: { check: string; readOnly: bool
       <div className="flex flex-wrap items-center gap-2">
         {own.map(({ sha256, name }) => (
           <span key={sha256} className="relative">
-            <a href={`/api/photos/${sha256}`} target="_blank" rel="noreferrer">
-              {/* biome-ignore lint/performance/noImgElement: kept pictures are served as they are */}
-              <img
-                src={`/api/photos/${sha256}?w=320`}
-                alt={name}
-                className="h-20 w-28 border border-line object-cover"
-              />
-            </a>
+            <Thumbnail sha256={sha256} name={name} />
             {!readOnly && (
               <button
                 type="button"

@@ -1,6 +1,7 @@
 'use client';
 import Link from 'next/link';
 import { useState } from 'react';
+import { leadingSize } from '@/core/crossread/context';
 import { NAMED_FROM, notedAs } from '@/core/judgement/resemblance';
 import { likeMakes, noteCopy, signsOf } from '@/core/library/copyFromCase';
 import { useCaseBook, useStanding } from '../casebook/CaseBook';
@@ -14,7 +15,7 @@ import type { LearnFrom } from './LearnView';
 
 /** A counterfeit is noted under its make, so that the next one is known again. */
 export function NoteMake({ newest }: LearnFrom) {
-  const { file, number } = useCaseBook();
+  const { file, grounds, number } = useCaseBook();
   const { assessment } = useStanding();
   const { save, message, failed } = useSaveRecord();
   const mayDo = useMay();
@@ -27,7 +28,8 @@ export function NoteMake({ newest }: LearnFrom) {
         <p>A make of copies belongs to a release, and this case names no record.</p>
       </main>
     );
-  const signs = signsOf(assessment.findings);
+  const size = leadingSize({ chart: grounds.chart, sizeKey: file.sizeKey });
+  const signs = signsOf(assessment.findings, size);
   const makes = newest.body.copies ?? [];
   const like = likeMakes(newest.body, assessment.findings);
   const names = new Map(assessment.findings.map(({ check }) => [check.id, check.name]));
@@ -42,12 +44,13 @@ export function NoteMake({ newest }: LearnFrom) {
       '/api/records',
       {
         kind: 'release',
-        body: noteCopy(newest.body, make, file, assessment.findings, others),
+        body: noteCopy(newest.body, make, file, assessment.findings, size, others),
         from: newest.revision,
       },
       `/releases/${newest.body.id}`,
     );
   const fresh = recordId(`${name} ${generation}`);
+  const taken = makes.some(({ id }) => id === fresh);
   return (
     <main className="mx-auto grid max-w-[1360px] grid-cols-[minmax(0,1fr)_24rem] gap-10 px-5 py-5 max-lg:grid-cols-1">
       <EditorPart id="signs" title="What gives it away" says={`${signs.length} signs`}>
@@ -98,7 +101,13 @@ export function NoteMake({ newest }: LearnFrom) {
           </EditorPart>
         )}
         <EditorPart id="new-make" title="A make that has no name yet">
-          <div className="grid gap-3">
+          <form
+            className="grid gap-3"
+            onSubmit={(event) => {
+              event.preventDefault();
+              note({ id: fresh, name: name.trim(), generation: generation.trim() || undefined }, together ? alike : []);
+            }}
+          >
             <TextField
               label="The house calls it"
               maxLength={60}
@@ -131,19 +140,15 @@ export function NoteMake({ newest }: LearnFrom) {
             )}
             <div>
               <Button
+                type="submit"
                 look={resembled ? 'plain' : 'act'}
-                disabled={fresh === '' || makes.some(({ id }) => id === fresh) || !mayDo('editRecords')}
-                onClick={() =>
-                  note(
-                    { id: fresh, name: name.trim(), generation: generation.trim() || undefined },
-                    together ? alike : [],
-                  )
-                }
+                disabled={fresh === '' || taken || !mayDo('editRecords')}
               >
                 Note it
               </Button>
+              {taken && <p className="mt-1 text-[13px] text-soft">A make of this name and batch is known above.</p>}
             </div>
-          </div>
+          </form>
         </EditorPart>
       </aside>
     </main>

@@ -4,9 +4,27 @@ import { checksFor } from '@/core/checks/findings';
 import { toleranceStrip } from '@/core/checks/toleranceStrip';
 import { formatDay } from '@/core/dates/day';
 import { wantedItems, whatTheyTell } from '@/core/library/exemplarAdvice';
+import { measuredCopies } from '@/core/releases/knownCopy';
 import type { Release } from '@/core/releases/release';
-import { exemplarsOf, PROVENANCE } from '@/core/releases/shelfItem';
+import { exemplarsOf, PROVENANCE, type ShelfItem } from '@/core/releases/shelfItem';
+import { Thumbnail } from '../pictures/Thumbnail';
 import { MeasureStrip } from './MeasureStrip';
+
+/** What was photographed of a known item, each named by the check that it was taken for. */
+const Pictures = ({
+  of: { pictures, pictured = {} },
+  names,
+}: {
+  of: Pick<ShelfItem, 'pictures' | 'pictured'>;
+  names: Map<string, string>;
+}) =>
+  pictures.length > 0 && (
+    <div className="mt-1 flex flex-wrap gap-2">
+      {pictures.map((sha256, i) => (
+        <Thumbnail key={sha256} sha256={sha256} name={names.get(pictured[sha256] ?? '') ?? `picture ${i + 1}`} />
+      ))}
+    </div>
+  );
 
 /** The known genuine items of a release and the known makes of copies, with what was measured on them. */
 export function ShelfSection({ release, kind }: { release: Release; kind: KindDefinition }) {
@@ -40,6 +58,7 @@ export function ShelfSection({ release, kind }: { release: Release; kind: KindDe
                       .join(', ')}`}
                   {item.note && ` · ${item.note}`}
                 </span>
+                <Pictures of={item} names={names} />
               </li>
             ))}
           </ul>
@@ -55,7 +74,7 @@ export function ShelfSection({ release, kind }: { release: Release; kind: KindDe
                 <figcaption className="text-[13px] text-soft">
                   {id.replaceAll('-', ' ')},{' '}
                   <span className="text-agrees">○ {exemplarsOf(release, id).length} genuine</span>
-                  {copies.some(({ values }) => values[id] !== undefined) && (
+                  {measuredCopies(copies, id).length > 0 && (
                     <>
                       , <span className="text-differs">▲ copies</span>
                     </>
@@ -82,7 +101,9 @@ export function ShelfSection({ release, kind }: { release: Release; kind: KindDe
                 </span>
                 <span className="block text-[13px] text-soft">
                   {copy.signs.map(({ check, shows }) => `${names.get(check) ?? check}: ${shows}`).join(' · ')}
+                  {copy.note && ` · ${copy.note}`}
                 </span>
+                <Pictures of={copy} names={names} />
               </li>
             ))}
           </ul>
