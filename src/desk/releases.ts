@@ -1,5 +1,6 @@
 import type { ChosenRelease } from '@/core/casefile/events/releaseChosen';
 import type { KindDefinition } from '@/core/checks/check';
+import { checksFor } from '@/core/checks/findings';
 import { readGtin } from '@/core/codes/gtin';
 import type { CodeScheme } from '@/core/codes/schemes/codeScheme';
 import { pin } from '@/core/judgement/grounds';
@@ -11,7 +12,7 @@ import type { Maker, Release, Revision } from '@/core/releases/release';
 import type { SizeChart } from '@/core/sizes/sizeChart';
 import { listDocuments, listRevisions, readDocument, readRevision } from '@/store/documents';
 import { browseReleases, releaseIndex } from '@/store/releaseIndex';
-import { listKindDefinitions } from './checks';
+import { listKindDefinitions, readKind } from './checks';
 import type { Desk } from './desk';
 import { Refusal } from './refusal';
 
@@ -61,6 +62,8 @@ export interface ComparedRevisions {
   from: number;
   to: number;
   changes: Change[];
+  /** What its checks are called. */
+  checkNames: Record<string, string>;
 }
 
 /**
@@ -78,7 +81,9 @@ export async function compareRevisions(
   const from = asked.from || Math.max(1, to - 1);
   const [before, after] = [await releaseAt(desk, id, from), await releaseAt(desk, id, to)];
   const revisions = await listRevisions(desk.store, 'release', id);
-  return { release, revisions, from, to, changes: compareDocuments(before.body, after.body) };
+  const kind = (await readKind(desk, release.body.kind)).body;
+  const checkNames = Object.fromEntries(checksFor(kind, after.body).map((check) => [check.id, check.name]));
+  return { release, revisions, from, to, changes: compareDocuments(before.body, after.body), checkNames };
 }
 
 /** What a new release record begins with, and what it may choose from. */

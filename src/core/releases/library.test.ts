@@ -193,7 +193,23 @@ describe('comparing revisions', () => {
     const moved = { ...slate, sizes: [second, { ...first, gtin: '9521204100064' }, ...rest], releaseDate: null };
     expect(compareDocuments(slate, moved)).toEqual([
       { where: ['releaseDate'], before: slate.releaseDate, after: null },
-      { where: ['sizes', '38', 'gtin'], before: first?.gtin, after: '9521204100064' },
+      { where: ['sizes', '38'], before: first?.gtin, after: '9521204100064' },
     ]);
+  });
+  it('shows what came or went as a whole field by field, under its name', () => {
+    const [make] = slate.copies ?? [];
+    const noted = {
+      ...slate,
+      copies: [{ ...make, id: 'late', note: '', signs: [{ check: 'box.corners', shows: 'gaps' }] }],
+    };
+    const changes = compareDocuments({ ...slate, copies: [] }, noted);
+    expect(changes).toContainEqual({
+      where: ['copies', 'late', 'signs', 'box.corners'],
+      before: undefined,
+      after: 'gaps',
+    });
+    expect(changes.some(({ where }) => ['id', 'note', 'pictures'].includes(where.at(-1) ?? ''))).toBe(false);
+    const gone = compareDocuments(noted, { ...noted, nominal: {} });
+    expect(gone).toContainEqual({ where: ['nominal', 'emblem-height', 'perSize'], before: 0.4, after: undefined });
   });
 });

@@ -114,6 +114,7 @@ export function follow(release: Release, at: number, why: string): Release {
 /** A value of a part in a few words. */
 export function valueWords(value: unknown): string {
   if (value === null || value === undefined) return 'not known';
+  if (value === '') return 'none';
   if (typeof value === 'string') return /^\d{4}-\d{2}-\d{2}$/.test(value) ? formatDay(value) : value;
   if (typeof value !== 'object') return String(value);
   if (Array.isArray(value)) return value.length === 0 ? 'none' : value.map(valueWords).join('; ');

@@ -1,8 +1,9 @@
+import { useState } from 'react';
 import type { ShownEntry } from '@/core/library/libraryImport';
-import { valueWords } from '@/core/releases/statement';
-import { changeWhere } from '../releases/changeWhere';
+import { Button } from '../controls/Button';
+import { Changes } from '../releases/Changes';
 
-/** So many changes of one document are shown on its line. */
+/** So many changes of one document are shown on its line until the others are asked for. */
 const SHOWN = 6;
 
 /** One document of a file: what it would change, or why it is refused; without its tick it is left out. */
@@ -15,6 +16,7 @@ export function EntryLine({
   chosen: boolean;
   onChoose: (chosen: boolean) => void;
 }) {
+  const [all, setAll] = useState(false);
   const brings = came === 'new' || came === 'changed';
   return (
     <li className="grid grid-cols-[1.5rem_6rem_minmax(0,18rem)_minmax(0,1fr)] items-baseline gap-3 border-b py-1.5 max-md:grid-cols-[1.5rem_minmax(0,1fr)]">
@@ -35,14 +37,12 @@ export function EntryLine({
       </span>
       <span className="text-[14px]">
         {reason && <span className={came === 'refused' ? 'text-differs' : 'text-doubt'}>{reason}</span>}
-        {changes.slice(0, SHOWN).map((change) => (
-          <span key={change.where.join('/')} className="block">
-            {changeWhere(change.where)}:{' '}
-            <span className="text-soft">{change.before === undefined ? 'not there' : valueWords(change.before)}</span> →{' '}
-            {change.after === undefined ? 'taken away' : valueWords(change.after)}
-          </span>
-        ))}
-        {changes.length > SHOWN && <span className="text-soft">and {changes.length - SHOWN} more</span>}
+        {changes.length > 0 && <Changes changes={all ? changes : changes.slice(0, SHOWN)} />}
+        {changes.length > SHOWN && !all && (
+          <Button look="quiet" className="px-0" onClick={() => setAll(true)}>
+            and {changes.length - SHOWN} more
+          </Button>
+        )}
         {came === 'left out' && <span className="text-soft">left out</span>}
       </span>
     </li>

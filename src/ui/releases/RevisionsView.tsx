@@ -2,11 +2,10 @@
 import Link from 'next/link';
 import type { Change } from '@/core/releases/compareDocuments';
 import type { Release, Revision } from '@/core/releases/release';
-import { valueWords } from '@/core/releases/statement';
 import { useInstant } from '../house/House';
 import { KeyLink } from '../records/KeyLink';
 import { RecordTabs } from '../records/RecordTabs';
-import { changeWhere } from './changeWhere';
+import { Changes } from './Changes';
 
 /** What changed from one revision of a release record to another. */
 export function RevisionsView({
@@ -15,6 +14,7 @@ export function RevisionsView({
   from,
   to,
   changes,
+  checkNames,
 }: {
   release: Revision<Release>;
   /** Newest first. */
@@ -22,6 +22,7 @@ export function RevisionsView({
   from: number;
   to: number;
   changes: Change[];
+  checkNames: Record<string, string>;
 }) {
   const formatInstant = useInstant();
   return (
@@ -36,7 +37,7 @@ export function RevisionsView({
           Back to the record
         </KeyLink>
       </div>
-      <div className="grid grid-cols-[16rem_minmax(0,1fr)] gap-10 max-md:grid-cols-1">
+      <div className="grid grid-cols-[18rem_minmax(0,1fr)] gap-10 max-md:grid-cols-1">
         <nav aria-label="Revisions">
           <h2 className="border-b pb-1 text-[15px] font-semibold">Revisions</h2>
           <ul>
@@ -64,19 +65,7 @@ export function RevisionsView({
               {from !== to && (changes.length === 1 ? 'one change' : `${changes.length} changes`)}
             </span>
           </h2>
-          <table className="w-full border-collapse">
-            <tbody>
-              {changes.map(({ where, before, after }) => (
-                <tr key={where.join('/')} className="border-b align-baseline">
-                  <th scope="row" className="w-64 py-1.5 pr-4 text-left font-normal">
-                    {changeWhere(where)}
-                  </th>
-                  <td className="py-1.5 pr-4 text-soft">{before === undefined ? 'not there' : valueWords(before)}</td>
-                  <td className="py-1.5">{after === undefined ? 'taken away' : valueWords(after)}</td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
+          <Changes changes={changes} checkNames={checkNames} />
         </section>
       </div>
     </main>
