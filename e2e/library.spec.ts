@@ -186,3 +186,29 @@ test('a new kind of goods begins as a copy of another', async ({ page }) => {
   await page.waitForURL(/checks\/knitted-gloves$/);
   await expect(page.getByRole('heading', { name: /^Checks of knitted gloves 75/ })).toBeVisible();
 });
+
+test('a record that is left unsaved comes back as it was, until it is saved or left as it was kept', async ({
+  page,
+}) => {
+  await page.goto('/releases/holt-ridge-moss/edit');
+  const model = page.getByLabel('Model');
+  await model.fill('Holt Ridge Low');
+  await page.getByRole('link', { name: 'Makers' }).click();
+  await page.waitForURL('**/makers');
+  await page.goBack();
+  await expect(model).toHaveValue('Holt Ridge Low');
+  await page.reload();
+  await expect(model).toHaveValue('Holt Ridge Low');
+  await expect(page.getByRole('status')).toHaveText('Not saved yet, as you left it.');
+  await page.getByRole('button', { name: 'Leave it as it was' }).click();
+  await page.waitForURL('**/releases/holt-ridge-moss');
+  await page.goto('/releases/holt-ridge-moss/edit');
+  await expect(model).toHaveValue('Holt Ridge');
+  // A page that nobody touched is not taken for one that was left.
+  for (const blank of ['/charts/new', '/schemes/new', '/makers/new']) {
+    await page.goto(blank);
+    await page.reload();
+    await expect(page.getByRole('heading', { level: 1 })).toContainText('A new');
+    await expect(page.getByText('as you left it')).toHaveCount(0);
+  }
+});

@@ -33,11 +33,15 @@ export function weightWord(decibans: number): string {
   return 'very strong';
 }
 
-/** A weight with its sign and unit: `+12.3 dban`. */
-export function formatWeight(decibans: number): string {
-  const rounded = decibans.toFixed(1);
-  return `${decibans > 0 && rounded !== '0.0' ? '+' : decibans < 0 && rounded !== '-0.0' ? '−' : ''}${rounded.replace('-', '')}\u00a0dban`;
+/** A weight with its sign, where its unit stands elsewhere: `+12.3`, `−4.0`, `0.0`. */
+export function formatDecibans(decibans: number): string {
+  const size = Math.abs(decibans).toFixed(1);
+  const sign = size === '0.0' ? '' : decibans > 0 ? '+' : '−';
+  return `${sign}${size}`;
 }
+
+/** A weight with its sign and unit: `+12.3 dban`. */
+export const formatWeight = (decibans: number): string => `${formatDecibans(decibans)}\u00a0dban`;
 
 /**
  * A weight as odds that a customer can read: what was seen is so many times likelier one way.

@@ -3,13 +3,13 @@ import { Plus, X } from 'lucide-react';
 import { type KeyboardEvent, useRef, useState } from 'react';
 import { checkChart } from '@/core/sizes/checkChart';
 import type { SizeChart, SizeColumn } from '@/core/sizes/sizeChart';
-import { Button, Key } from '../controls/Button';
+import { Button } from '../controls/Button';
 import { LabelledChoice } from '../controls/LabelledChoice';
 import { RemoveButton } from '../controls/RemoveButton';
 import { TextField } from '../controls/TextField';
 import { Tick } from '../controls/Tick';
-import { useKeys } from '../controls/useKeys';
-import { useMay } from '../people/Me';
+import { drafted } from '../records/drafts';
+import { EditorHead } from '../records/EditorHead';
 import { RecordTabs } from '../records/RecordTabs';
 import { SaveNotice } from '../records/SaveNotice';
 import { recordId, useSaveRecord } from '../records/useSaveRecord';
@@ -20,8 +20,7 @@ import { TryLabel } from './TryLabel';
 const CELL =
   'h-9 w-full min-w-0 bg-transparent px-2 font-mono text-[16px] outline-none focus:bg-wash focus:shadow-[inset_0_0_0_2px_var(--accent)]';
 
-/** A size chart as it is edited: one line a size, one column a system, filled by typing or from a spreadsheet. */
-export function ChartEditor({
+function ChartForm({
   chart: kept,
   revision,
   makers,
@@ -35,7 +34,6 @@ export function ChartEditor({
   const [grid, setGrid] = useState(() => gridOf(kept));
   const table = useRef<HTMLTableElement>(null);
   const { save, message, failed } = useSaveRecord();
-  const mayDo = useMay();
   const { columns } = grid;
   const chart: SizeChart = { ...rest, columns, rows: rowsOf(grid) };
   const wrong = [
@@ -46,11 +44,9 @@ export function ChartEditor({
     ...checkChart(chart),
   ];
   const keep = () => {
-    if (wrong.length > 0) return;
     const id = revision > 0 ? chart.id : recordId(`${chart.maker} ${chart.name}`);
     void save('/api/records', { kind: 'size-chart', body: { ...chart, id }, from: revision }, `/charts/${id}`);
   };
-  useKeys('mod+s', keep, { preventDefault: true, enableOnFormTags: true });
 
   const setColumn = (at: number, change: Partial<SizeColumn>) =>
     setGrid({ ...grid, columns: columns.map((column, i) => (i === at ? { ...column, ...change } : column)) });
@@ -72,12 +68,14 @@ export function ChartEditor({
   return (
     <main className="mx-auto max-w-[1360px] px-5 py-4">
       <RecordTabs />
-      <h1 className="sr-only">{rest.name || 'A new size chart'}</h1>
+      <EditorHead deed="editRecords" saveName="Save chart" back="/charts" wrong={wrong} onSave={keep} draft={chart}>
+        <strong className="font-semibold">{rest.name || 'A new size chart'}</strong>
+      </EditorHead>
       <div className="mb-4 flex flex-wrap items-end gap-3">
         <TextField
           label="Chart"
           wide
-          className="text-[18px] font-semibold"
+          autoFocus={revision === 0}
           placeholder="Court shoes"
           value={rest.name}
           onChange={(event) => setRest({ ...rest, name: event.target.value })}
@@ -93,9 +91,6 @@ export function ChartEditor({
           checked={rest.mirrored ?? false}
           onChange={(mirrored) => setRest({ ...rest, mirrored })}
         />
-        <Button look="act" disabled={!mayDo('editRecords') || wrong.length > 0} onClick={keep}>
-          Save chart <Key>Ctrl S</Key>
-        </Button>
       </div>
       <div className="grid grid-cols-[minmax(0,1.8fr)_minmax(0,1fr)] gap-8 max-[1023px]:grid-cols-1">
         <section aria-label="Sizes" className="min-w-0">
@@ -226,3 +221,6 @@ export function ChartEditor({
     </main>
   );
 }
+
+/** A size chart as it is edited: one line a size, one column a system, filled by typing or from a spreadsheet. */
+export const ChartEditor = drafted('chart', ChartForm);

@@ -13,6 +13,7 @@ import { TextArea } from '../controls/TextArea';
 import { TextField } from '../controls/TextField';
 import { CheckGuide } from '../inspect/CheckGuide';
 import { MarkSign } from '../marks/MarkSign';
+import { drafted } from '../records/drafts';
 import { EditorHead } from '../records/EditorHead';
 import { RecordTabs } from '../records/RecordTabs';
 import { SaveNotice } from '../records/SaveNotice';
@@ -41,8 +42,7 @@ function Part({ title, children }: { title: string; children: ReactNode }) {
   );
 }
 
-/** A check as it is edited, beside how it will be asked. */
-export function CheckEditor({
+function CheckForm({
   kind,
   release,
   revision,
@@ -89,7 +89,7 @@ export function CheckEditor({
   return (
     <main className="mx-auto max-w-[1360px] px-5 py-4">
       <RecordTabs />
-      <EditorHead deed="editChecks" saveName="Save check" back={back} wrong={wrong} onSave={keep}>
+      <EditorHead deed="editChecks" saveName="Save check" back={back} wrong={wrong} onSave={keep} draft={draft}>
         <span className="text-soft">{release ? `${release.name}, ${release.colourName}:` : `${kind.name}:`}</span>{' '}
         <strong className="font-semibold">{draft.name.trim() || 'a new check'}</strong>
       </EditorHead>
@@ -221,3 +221,6 @@ export function CheckEditor({
     </main>
   );
 }
+
+/** A check as it is edited, beside how it will be asked. */
+export const CheckEditor = drafted('check', CheckForm);

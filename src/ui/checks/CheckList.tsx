@@ -5,6 +5,7 @@ import { useState } from 'react';
 import type { KindDefinition } from '@/core/checks/check';
 import { formatDay } from '@/core/dates/day';
 import type { CheckRecord, CheckVerdict, Tally } from '@/core/judgement/checkRecord';
+import { formatDecibans } from '@/core/judgement/sentences';
 import { ListLine } from '../controls/ListLine';
 import { useListKeys } from '../controls/useListKeys';
 import { KeyLink } from '../records/KeyLink';
@@ -22,7 +23,6 @@ export const VERDICT_COLOURS: Record<CheckVerdict, string> = {
 };
 
 const tally = ({ seen, differed }: Tally): string => (seen === 0 ? '–' : `${differed} of ${seen}`);
-const dban = (value: number): string => `${value > 0 ? '+' : '−'}${Math.abs(value).toFixed(1)}`;
 
 /** Every check of a kind of goods with what it has proved to be worth. */
 export function CheckList({
@@ -129,7 +129,7 @@ export function CheckList({
             <span className="font-mono text-[14px]">{tally(counterfeit)}</span>
             <Interval g={g} c={c} />
             <span className="font-mono text-[14px] max-lg:hidden">
-              {dban(worth.differs)} {dban(worth.agrees)}
+              {formatDecibans(worth.differs)} {formatDecibans(worth.agrees)}
             </span>
             <span className={clsx('font-semibold', VERDICT_COLOURS[verdict])}>{verdict}</span>
           </ListLine>

@@ -51,10 +51,11 @@ export function ownPictures({ photos }: CaseFile, looked: Looked): ComparePictur
 
 const wordsOf = ({ item, alike, unlike }: Proposed): string =>
   [
+    // Where to fetch it comes first: the end of a line may be cut.
+    ...(item.place ? [item.place] : []),
     PROVENANCE[item.provenance],
     ...(alike.length > 0 ? [`like it in ${alike.join(', ')}`] : []),
     ...(unlike.length > 0 ? [`other than it: ${unlike.join(', ')}`] : []),
-    ...(item.place ? [item.place] : []),
   ].join(' · ');
 
 /**

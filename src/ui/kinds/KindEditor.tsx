@@ -4,6 +4,7 @@ import type { KindDefinition } from '@/core/checks/check';
 import { checkKind } from '@/core/checks/checkKind';
 import { TextArea } from '../controls/TextArea';
 import { TextField } from '../controls/TextField';
+import { drafted } from '../records/drafts';
 import { EditorHead } from '../records/EditorHead';
 import { EditorPart } from '../records/EditorPart';
 import { RecordTabs } from '../records/RecordTabs';
@@ -13,8 +14,7 @@ import { LayerRows } from './LayerRows';
 import { PlaceRows } from './PlaceRows';
 import { StrandRows } from './StrandRows';
 
-/** What a kind of goods is made of: its layers from the outside in, the places that print, what hangs together, what to mind. */
-export function KindEditor({
+function KindForm({
   kind: kept,
   revision,
   like,
@@ -53,6 +53,7 @@ export function KindEditor({
         back={`/checks/${revision > 0 ? kind.id : ''}`}
         wrong={wrong}
         onSave={keep}
+        draft={kind}
       >
         <strong className="font-semibold">{kind.name || 'A new kind of goods'}</strong>{' '}
         {like && (
@@ -67,6 +68,7 @@ export function KindEditor({
             label="Kind of goods"
             wide
             maxLength={80}
+            autoFocus={revision === 0}
             value={kind.name}
             onChange={({ target }) => set({ name: target.value })}
           />
@@ -105,3 +107,6 @@ export function KindEditor({
     </main>
   );
 }
+
+/** What a kind of goods is made of: its layers from the outside in, the places that print, what hangs together, what to mind. */
+export const KindEditor = drafted('kind', KindForm);

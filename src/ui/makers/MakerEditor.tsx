@@ -8,6 +8,7 @@ import { LabelledChoice } from '../controls/LabelledChoice';
 import { RemoveButton } from '../controls/RemoveButton';
 import { TextField } from '../controls/TextField';
 import { AddLine } from '../records/AddLine';
+import { drafted } from '../records/drafts';
 import { EditorHead } from '../records/EditorHead';
 import { EditorPart } from '../records/EditorPart';
 import { KeyLink } from '../records/KeyLink';
@@ -29,8 +30,7 @@ const listOf = (text: string): string[] =>
 /** A place without its kind of goods, whose name for it is not at hand: `boxLabel` is a box label. */
 const wordsOf = (place: string): string => place.replace(/(?=[A-Z])/g, ' ').toLowerCase();
 
-/** How a maker writes its codes, dates and countries. */
-export function MakerEditor({
+function MakerForm({
   maker: kept,
   revision,
   onward,
@@ -57,7 +57,14 @@ export function MakerEditor({
   return (
     <main className="mx-auto max-w-[1360px] px-5 py-4">
       <RecordTabs />
-      <EditorHead deed="editRecords" saveName="Save maker" back={onward ?? '/makers'} wrong={wrong} onSave={keep}>
+      <EditorHead
+        deed="editRecords"
+        saveName="Save maker"
+        back={onward ?? '/makers'}
+        wrong={wrong}
+        onSave={keep}
+        draft={maker}
+      >
         <strong className="font-semibold">{maker.name || 'A new maker'}</strong>
       </EditorHead>
       <div className="grid grid-cols-[minmax(0,1fr)_20rem] gap-8 max-lg:grid-cols-1">
@@ -68,6 +75,7 @@ export function MakerEditor({
                 label="Maker"
                 wide
                 maxLength={80}
+                autoFocus={revision === 0}
                 value={maker.name}
                 onChange={({ target }) => set({ name: target.value })}
               />
@@ -184,3 +192,6 @@ export function MakerEditor({
     </main>
   );
 }
+
+/** How a maker writes its codes, dates and countries. */
+export const MakerEditor = drafted('maker', MakerForm);

@@ -5,6 +5,7 @@ import type { Deed } from '@/core/people/permissions';
 import { Button, Key } from '../controls/Button';
 import { useKeys } from '../controls/useKeys';
 import { useMay } from '../people/Me';
+import { forgetDraft, useDraft } from './drafts';
 
 /** What an editor is about, with the ways out of it: back as it was, or saved. */
 export function EditorHead({
@@ -13,6 +14,7 @@ export function EditorHead({
   deed,
   wrong,
   onSave,
+  draft,
   children,
 }: {
   saveName: string;
@@ -22,6 +24,8 @@ export function EditorHead({
   /** What stands in the way of saving. */
   wrong: string[];
   onSave: () => void;
+  /** What is edited; it is kept for whoever comes back to the page. */
+  draft: unknown;
   children: ReactNode;
 }) {
   const router = useRouter();
@@ -29,12 +33,18 @@ export function EditorHead({
   const save = () => {
     if (wrong.length === 0 && mayDo(deed)) onSave();
   };
+  const { left } = useDraft(draft);
+  const leave = () => {
+    forgetDraft();
+    router.push(back);
+  };
   useKeys('mod+s', save, { preventDefault: true, enableOnFormTags: true });
   return (
     <div className="mb-4 flex flex-wrap items-end justify-between gap-3">
       <h1 className="text-[22px]">{children}</h1>
-      <div className="flex gap-2">
-        <Button onClick={() => router.push(back)}>Leave it as it was</Button>
+      <div className="flex items-center gap-2">
+        {left && <p role="status">Not saved yet, as you left it.</p>}
+        <Button onClick={leave}>Leave it as it was</Button>
         <Button look="act" disabled={wrong.length > 0 || !mayDo(deed)} onClick={save}>
           {saveName} <Key>Ctrl S</Key>
         </Button>

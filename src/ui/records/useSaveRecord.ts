@@ -2,6 +2,7 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { post } from '../request';
+import { forgetDraft } from './drafts';
 
 export interface Saving {
   /** What the server said against it, or that it is kept; empty before. */
@@ -29,6 +30,7 @@ export function useSaveRecord(): Saving {
     try {
       const { revision } = await post<{ revision: number }>(path, payload);
       setState({ message: `Kept as revision ${revision}.`, failed: false });
+      forgetDraft();
       await before?.();
       router.replace(href);
       router.refresh();

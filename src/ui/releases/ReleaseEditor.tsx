@@ -10,6 +10,7 @@ import { releaseSizeProblems } from '@/core/releases/releaseSizeProblems';
 import { contradictions } from '@/core/releases/statement';
 import type { SizeChart } from '@/core/sizes/sizeChart';
 import { LabelledChoice } from '../controls/LabelledChoice';
+import { drafted } from '../records/drafts';
 import { EditorHead } from '../records/EditorHead';
 import { RecordTabs } from '../records/RecordTabs';
 import { SaveNotice } from '../records/SaveNotice';
@@ -28,6 +29,15 @@ import { TimesPart } from './parts/TimesPart';
 import { VariantsPart } from './parts/VariantsPart';
 import { useClashes } from './useClashes';
 
+/** So many sizes with a number of another release are each said; of more, only the first. */
+const MOST_CLASHES = 3;
+
+function clashRemarks(clashes: Map<string, string>): string[] {
+  const each = [...clashes].map(([key, sentence]) => `Size ${key}: ${sentence}.`);
+  if (each.length <= MOST_CLASHES) return each;
+  return [`${each.length} sizes have barcode numbers of other releases, each said beside it. ${each[0]}`];
+}
+
 /** Where the parts of a long page are. */
 const PARTS = [
   { id: 'names', name: 'Names' },
@@ -45,8 +55,7 @@ const PARTS = [
   { id: 'retired', name: 'Out of use' },
 ];
 
-/** A release record as it is edited, all of its parts on one page in the order in which it is read. */
-export function ReleaseEditor({
+function ReleaseForm({
   release: kept,
   revision,
   kinds,
@@ -91,7 +100,7 @@ export function ReleaseEditor({
   ];
   const open = contradictions(release).length;
   const odd = [
-    ...Object.entries(clashes).map(([key, sentence]) => `Size ${key}: ${sentence}`),
+    ...clashRemarks(clashes),
     ...releaseRemarks(release, chart, maker),
     ...(open > 0
       ? [
@@ -115,6 +124,7 @@ export function ReleaseEditor({
         back={back ?? (isKept ? `/releases/${release.id}` : '/releases')}
         wrong={wrong}
         onSave={keep}
+        draft={release}
       >
         {release.name ? (
           <>
@@ -188,3 +198,6 @@ export function ReleaseEditor({
     </main>
   );
 }
+
+/** A release record as it is edited, all of its parts on one page in the order in which it is read. */
+export const ReleaseEditor = drafted('release', ReleaseForm);

@@ -6,7 +6,7 @@ import { request } from '../request';
 const PAUSE_MS = 400;
 
 /** Who else has the barcode numbers of a release: size key to a sentence, asked of the desk when the hand rests. */
-export function useClashes({ id, sizes }: Pick<Release, 'id' | 'sizes'>): Record<string, string> {
+export function useClashes({ id, sizes }: Pick<Release, 'id' | 'sizes'>): Map<string, string> {
   const [clashes, setClashes] = useState<Record<string, string>>({});
   const gtins = sizes.filter(({ gtin }) => readGtin(gtin).readings[0]?.valid).map(({ gtin }) => gtin);
   const asked = gtins.join(',');
@@ -29,5 +29,5 @@ export function useClashes({ id, sizes }: Pick<Release, 'id' | 'sizes'>): Record
       left.abort();
     };
   }, [asked, id]);
-  return Object.fromEntries(sizes.flatMap(({ key, gtin }) => (clashes[gtin] ? [[key, clashes[gtin]]] : [])));
+  return new Map(sizes.flatMap(({ key, gtin }) => (clashes[gtin] ? [[key, clashes[gtin]] as const] : [])));
 }

@@ -1,5 +1,6 @@
 'use client';
 import { UNNAMED_HOUSE } from '@/core/judgement/houseRules';
+import { formatDecibans } from '@/core/judgement/sentences';
 import { bandName, PRICE_TABLE, type PriceBand, priceTableProblem } from '@/core/listing/priceTable';
 import { DEAL_COSTS, type DealCosts } from '@/core/listing/worth';
 import { FigureLine } from './FigureLine';
@@ -7,10 +8,8 @@ import { percent, type RulesPartProps } from './rulesPart';
 
 const BY = { genuine: 'of genuine items', counterfeit: 'of counterfeits' } as const;
 
-const weightOf = ({ genuine, counterfeit }: PriceBand): string => {
-  const weight = 10 * Math.log10(Math.max(1e-6, genuine) / Math.max(1e-6, counterfeit));
-  return `${weight >= 0 ? '+' : '−'}${Math.abs(weight).toFixed(1)}`;
-};
+const weightOf = ({ genuine, counterfeit }: PriceBand): string =>
+  formatDecibans(10 * Math.log10(Math.max(1e-6, genuine) / Math.max(1e-6, counterfeit)));
 
 /** How often prices stand where against what others ask, and so what a price tells. */
 export function PricesPart({ rules, onChange }: RulesPartProps) {

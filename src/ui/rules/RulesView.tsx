@@ -6,6 +6,7 @@ import { Button, Key } from '../controls/Button';
 import { Sheet } from '../controls/Sheet';
 import { useKeys } from '../controls/useKeys';
 import { useMay } from '../people/Me';
+import { drafted, forgetDraft, useDraft } from '../records/drafts';
 import { RecordTabs } from '../records/RecordTabs';
 import { post } from '../request';
 import { DecisionPart } from './DecisionPart';
@@ -17,8 +18,7 @@ import { PriorsPart } from './PriorsPart';
 import { type RequirableKind, RequiredPart } from './RequiredPart';
 import { usePreview } from './usePreview';
 
-/** What the house has settled for itself, with a view of what a change would have done to the last cases. */
-export function RulesView({
+function RulesForm({
   rules: kept,
   revision,
   kinds,
@@ -35,10 +35,12 @@ export function RulesView({
   const { preview, trouble } = usePreview(rules);
   const [message, setMessage] = useState('');
   const [warned, setWarned] = useState(false);
-  const changed = JSON.stringify(rules) !== JSON.stringify(kept);
+  const { base, left } = useDraft(rules);
+  const changed = JSON.stringify(rules) !== base;
   const save = async () => {
     try {
       const { revision: next } = await post<{ revision: number }>('/api/rules', { rules, from: revision });
+      forgetDraft();
       setWarned(false);
       setMessage(`Kept as revision ${next}. Open cases are held against it from now on.`);
       router.refresh();
@@ -61,7 +63,9 @@ export function RulesView({
           House rules <span className="font-normal text-soft">revision {revision}</span>
         </h1>
         <div className="flex items-center gap-3">
-          {(trouble || message) && <p role="status">{trouble || message}</p>}
+          {(trouble || message || (left && changed)) && (
+            <p role="status">{trouble || message || 'Not saved yet, as you left it.'}</p>
+          )}
           <Button look="act" disabled={!changed || !mayDo('editHouse')} onClick={ask}>
             Save rules <Key>Ctrl S</Key>
           </Button>
@@ -97,3 +101,6 @@ export function RulesView({
     </main>
   );
 }
+
+/** What the house has settled for itself, with a view of what a change would have done to the last cases. */
+export const RulesView = drafted('rules', RulesForm);

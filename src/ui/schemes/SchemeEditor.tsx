@@ -3,14 +3,14 @@ import { Plus } from 'lucide-react';
 import { useState } from 'react';
 import { checkScheme } from '@/core/codes/schemes/checkScheme';
 import { type CodeScheme, SCHEME_FACT_NAMES, type SchemeFact } from '@/core/codes/schemes/codeScheme';
-import { Button, Key } from '../controls/Button';
+import { Button } from '../controls/Button';
 import { DayField } from '../controls/DayField';
 import { LabelledChoice } from '../controls/LabelledChoice';
 import { RemoveButton } from '../controls/RemoveButton';
 import { TextField } from '../controls/TextField';
 import { Tick } from '../controls/Tick';
-import { useKeys } from '../controls/useKeys';
-import { useMay } from '../people/Me';
+import { drafted } from '../records/drafts';
+import { EditorHead } from '../records/EditorHead';
 import { RecordTabs } from '../records/RecordTabs';
 import { SaveNotice } from '../records/SaveNotice';
 import { useRows } from '../records/useRows';
@@ -21,8 +21,7 @@ import { SegmentRow } from './SegmentRow';
 
 const FACTS = Object.entries(SCHEME_FACT_NAMES).map(([value, label]) => ({ value: value as SchemeFact, label }));
 
-/** A scheme as it is edited, decoding sample codes all the while. */
-export function SchemeEditor({
+function SchemeForm({
   scheme: kept,
   revision,
   others,
@@ -42,7 +41,6 @@ export function SchemeEditor({
   const examples = useRows(scheme.examples, (examples) => set({ examples }));
   const [samples, setSamples] = useState(() => kept.examples.map(({ code }) => code).join('\n'));
   const { save, message, failed } = useSaveRecord();
-  const mayDo = useMay();
   const problems = checkScheme(scheme);
   const missing = [
     scheme.name.trim() === '' && 'It needs a name.',
@@ -50,21 +48,21 @@ export function SchemeEditor({
   ].filter((each) => each !== false);
   const wrong = [...missing, ...problems];
   const keep = () => {
-    if (wrong.length > 0) return;
     const id = revision > 0 ? scheme.id : recordId(`${scheme.maker} ${scheme.name}`);
     void save('/api/records', { kind: 'code-scheme', body: { ...scheme, id }, from: revision }, `/schemes/${id}`);
   };
-  useKeys('mod+s', keep, { preventDefault: true, enableOnFormTags: true });
 
   return (
     <main className="mx-auto max-w-[1360px] px-5 py-4">
       <RecordTabs />
-      <h1 className="sr-only">{scheme.name || 'A new code scheme'}</h1>
+      <EditorHead deed="editRecords" saveName="Save scheme" back="/schemes" wrong={wrong} onSave={keep} draft={scheme}>
+        <strong className="font-semibold">{scheme.name || 'A new code scheme'}</strong>
+      </EditorHead>
       <div className="mb-4 flex flex-wrap items-end gap-3">
         <TextField
           label="Scheme"
           wide
-          className="text-[18px] font-semibold"
+          autoFocus={revision === 0}
           placeholder="Batch codes from 2020"
           value={scheme.name}
           onChange={({ target }) => set({ name: target.value })}
@@ -83,9 +81,6 @@ export function SchemeEditor({
           checked={scheme.caseMatters === true}
           onChange={(caseMatters) => set({ caseMatters: caseMatters || undefined })}
         />
-        <Button look="act" disabled={!mayDo('editRecords') || wrong.length > 0} onClick={keep}>
-          Save scheme <Key>Ctrl S</Key>
-        </Button>
       </div>
       <div className="grid grid-cols-[minmax(0,1.35fr)_minmax(0,1fr)] gap-8 max-[1100px]:grid-cols-1">
         <section className="min-w-0">
@@ -171,3 +166,6 @@ export function SchemeEditor({
     </main>
   );
 }
+
+/** A scheme as it is edited, decoding sample codes all the while. */
+export const SchemeEditor = drafted('scheme', SchemeForm);

@@ -17,6 +17,7 @@ export function NamesPart({ release, maker, set }: ReleasePartProps) {
           label="Model"
           wide
           maxLength={80}
+          autoFocus={release.name === ''}
           value={release.name}
           onChange={({ target }) => set({ name: target.value })}
         />
@@ -24,6 +25,7 @@ export function NamesPart({ release, maker, set }: ReleasePartProps) {
           label="Colour or edition"
           wide
           maxLength={80}
+          autoFocus={release.name !== '' && release.colourName === ''}
           value={release.colourName}
           onChange={({ target }) => set({ colourName: target.value })}
         />

@@ -36,7 +36,7 @@ export function SizesPart({
 }: ReleasePartProps & {
   charts: SizeChart[];
   /** Size key to who else has its number. */
-  clashes: Record<string, string>;
+  clashes: Map<string, string>;
 }) {
   const { sizes } = release;
   const keys = chart?.rows.map(({ key }) => key) ?? [];
@@ -105,7 +105,7 @@ export function SizesPart({
       </div>
       <ul className="grid grid-cols-[repeat(auto-fill,minmax(19rem,1fr))] gap-x-6">
         {sizes.map(({ key, gtin }, i) => {
-          const trouble = numberTrouble(gtin) ?? clashes[key] ?? null;
+          const trouble = numberTrouble(gtin) ?? clashes.get(key) ?? null;
           return (
             // biome-ignore lint/suspicious/noArrayIndexKey: a size has no name of its own while it is written
             <li key={i} className="grid grid-cols-[5rem_minmax(0,1fr)_2.25rem] items-center gap-2 border-b py-1">

@@ -14,14 +14,13 @@ const READ = [
 ] as const;
 
 /** The traits that are read from the item's codes: which fact shows them, and where. */
-export function TraitRows({ release, kind, set }: Pick<ReleasePartProps, 'release' | 'kind' | 'set'>) {
+export function TraitRows({ release, kind, chart, set }: Pick<ReleasePartProps, 'release' | 'kind' | 'chart' | 'set'>) {
   const traits = release.traits ?? [];
-  const facts = expandFacts([...new Set(kind.places.flatMap((place) => place.facts))], null).map(({ id, name }) => ({
-    value: id,
-    label: name,
-  }));
+  const printed = kind.places.map((place) => ({ ...place, facts: expandFacts(place.facts, chart) }));
+  const names = new Map(printed.flatMap(({ facts }) => facts).map(({ id, name }) => [id, name]));
+  const facts = [...names].map(([value, label]) => ({ value, label }));
   const change = (at: number, next: Trait) => set({ traits: traits.with(at, next) });
-  const places = (fact: string) => kind.places.filter((place) => place.facts.includes(fact));
+  const places = (fact: string) => printed.filter((place) => place.facts.some(({ id }) => id === fact));
   return (
     <div className="grid gap-2">
       {traits.map((trait, i) => {
@@ -62,7 +61,15 @@ export function TraitRows({ release, kind, set }: Pick<ReleasePartProps, 'releas
               label="in the fact"
               value={seen.fact}
               options={facts}
-              onChange={(fact) => change(i, { ...trait, seen: { ...seen, fact } })}
+              onChange={(fact) =>
+                change(i, {
+                  ...trait,
+                  seen:
+                    seen.by === 'text'
+                      ? { by: 'text', fact }
+                      : { ...seen, fact, places: places(fact).map(({ id }) => id) },
+                })
+              }
             />
             <LabelledChoice
               label="on"

@@ -28,7 +28,7 @@ function traitNames({ release, kind }: Pick<ReleasePartProps, 'release' | 'kind'
 
 /** The genuine variants of a release: one line each, one column a trait, and below what they forbid. */
 export function VariantsPart(props: ReleasePartProps) {
-  const { release, kind, set } = props;
+  const { release, kind, chart, set } = props;
   const { variants, factories } = release;
   const names = traitNames(props);
   const used = [...statesOf(variants).keys()];
@@ -180,7 +180,7 @@ export function VariantsPart(props: ReleasePartProps) {
             />
           )}
         </div>
-        <TraitRows release={release} kind={kind} set={set} />
+        <TraitRows release={release} kind={kind} chart={chart} set={set} />
         <ForbidsTable variants={variants} nameOf={nameOf} />
       </div>
     </EditorPart>
