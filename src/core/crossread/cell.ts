@@ -1,6 +1,6 @@
 import type { FactEntry } from '../casefile/caseFile';
 import type { ReadingContext } from './context';
-import { type Expected, expectedFact, releaseAt } from './expected';
+import { type Expected, expectedFact, isSilentOn, releaseAt } from './expected';
 import { expandFacts, sizeColumnOf } from './facts';
 import { judge, normalOf } from './judge';
 import type { Mark } from './mark';
@@ -106,6 +106,8 @@ export function readCell(place: string, fact: string, context: ReadingContext): 
     const [mark, display, note] = (UNREAD[fact] ?? PRINT)[entry.state];
     const some = entry.state === 'absent' && someVariantLacks(place, fact, context);
     if (some) return { ...empty, display, mark: 'agrees', note: 'some genuine variants of this release have none' };
+    if (entry.state === 'absent' && isSilentOn(fact, place, context))
+      return { ...empty, display, mark: 'cantTell', note: `${note}; the record says nothing of it` };
     return { ...empty, display, mark, note };
   }
   const { reading, failure } = readFact(fact, entry.raw, context, place);

@@ -10,7 +10,11 @@ import { rowsAt } from './rules';
 export interface Disagreement {
   sentence: string;
   problems: Problem[];
+  /** Set where something could not be read, which is no disagreement. */
+  unread?: true;
 }
+
+const UNREAD = { unread: true } as const;
 
 const isSize = ({ fact, kind }: Problem): boolean => sizeColumnOf(fact) !== null && kind === 'differs';
 
@@ -62,7 +66,7 @@ export function condense(reading: CrossReading, findings: Finding[], context: Re
   for (const problem of [...rest, ...between]) {
     const same = said.find(({ sentence }) => sentence === problem.sentence);
     if (same) same.problems.push(problem);
-    else said.push({ sentence: problem.sentence, problems: [problem] });
+    else said.push({ sentence: problem.sentence, problems: [problem], ...(problem.kind === 'unreadable' && UNREAD) });
   }
   return said;
 }

@@ -31,7 +31,7 @@ function describedBy(place: string, context: ReadingContext) {
   return printed && printed.releaseId !== context.release?.id ? printed : context.release;
 }
 
-/** Facts of which an incomplete record knows some values only. */
+/** Facts that some records have, and of which an incomplete one knows some values only. */
 const OPEN_FACTS = new Set([
   'factoryCode',
   'country',
@@ -53,6 +53,10 @@ export function expectedFact(fact: string, place: string | null, context: Readin
   if (!expected || !context.release?.incomplete || !OPEN_FACTS.has(fact)) return expected;
   return { ...expected, display: `${expected.display}, and others`, open: true };
 }
+
+/** True where the record is silent on a fact that others have: what is not printed there is not missed. */
+export const isSilentOn = (fact: string, place: string, context: ReadingContext): boolean =>
+  context.release !== null && OPEN_FACTS.has(fact) && recordedFact(fact, place, context) === null;
 
 function recordedFact(fact: string, place: string | null, context: ReadingContext): Expected | null {
   const { release, sizeKey } = context;

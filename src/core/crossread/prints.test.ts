@@ -92,7 +92,13 @@ const SAME: Record<string, Record<string, string[]>> = {
     'boxLabel.size.own': ['Gr. 4'],
     'boxLabel.size.eu': ['40 (4)'],
     'boxLabel.size.cm': ['250'],
-    'boxLabel.materials': ['82% Nylon 18% Spandex', '82 % Polyamid, 18 % Elasthan', '82% PA / 18% EA'],
+    'boxLabel.materials': [
+      '82% Nylon 18% Spandex',
+      '82 % Polyamid, 18 % Elasthan',
+      '82% PA / 18% EA',
+      'Polyamide 82% Elastane 18%',
+      'Composition: PA 82 %, EL 18 %',
+    ],
     'boxLabel.colourName': ['Ash Mélange', 'ASH/MELANGE'],
     'boxLabel.model': ['TREADLIGHT', 'TREAD LT', 'Tread Light W'],
     'innerLabel.productionWindow': ['11.06.25 – 11.08.25', '06/25 - 08/25', 'JUN 2025'],
@@ -167,7 +173,7 @@ const OTHER: typeof SAME = {
     'packBase.factoryCode': ['H2'],
   },
   'lindquay-tread-ash 40': {
-    'boxLabel.materials': ['80% polyamide 20% elastane', 'Leather'],
+    'boxLabel.materials': ['80% polyamide 20% elastane', 'polyamide 80% elastane 20%', 'Leather'],
     'boxLabel.colourName': ['Brine'],
   },
 };

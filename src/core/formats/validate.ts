@@ -57,7 +57,7 @@ const ajv = new Ajv2020({
 });
 addFormats.default(ajv);
 
-const lastName = (path: string): string => path.split('/').at(-1) || 'document';
+const lastName = (path: string): string => path.split('/').at(-1) ?? '';
 
 const TYPE_WORDS: Record<string, string> = {
   object: 'record of fields',
@@ -99,7 +99,9 @@ const PHRASES: Record<string, (error: ErrorObject) => string> = {
 function explain(error: ErrorObject | undefined): string {
   if (!error) return 'The document does not follow its format.';
   const phrase = PHRASES[error.keyword]?.(error) ?? 'does not follow its format';
-  return `“${lastName(error.instancePath)}”${error.instancePath ? ` (at ${error.instancePath})` : ''} ${phrase}.`;
+  return error.instancePath === ''
+    ? `It ${phrase}.`
+    : `“${lastName(error.instancePath)}” (at ${error.instancePath}) ${phrase}.`;
 }
 
 /**

@@ -130,7 +130,7 @@ async function ready(staging: Staging, entry: Incoming, n: number): Promise<Read
         ? 'It is no document: it has no kind, or no id.'
         : LIBRARY_KINDS.includes(named.kind as DocumentKind)
           ? null
-          : `A ${named.kind} belongs to its desk and not to a library.`;
+          : `A library holds no “${named.kind.slice(0, 40)}”.`;
     return {
       n,
       line,

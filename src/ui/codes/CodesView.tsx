@@ -138,8 +138,9 @@ export function CodesView({ today, first }: { today: Day; first: CodesReading })
 
   const anything = reading.rows.some((row) => Object.values(row.cells).some((cell) => cell.entry));
   const amiss =
-    doubts.filter(({ problems }) => problems.every(({ kind }) => kind !== 'brokenChain')).length +
+    doubts.filter(({ problems, unread }) => !unread && problems.every(({ kind }) => kind !== 'brokenChain')).length +
     Number(chain.says === 'broken');
+  const notUnderstood = doubts.filter((each) => each.unread).length;
   const heading =
     amiss > 0
       ? `${amiss} ${amiss === 1 ? 'thing does' : 'things do'} not agree`
@@ -247,7 +248,14 @@ export function CodesView({ today, first }: { today: Day; first: CodesReading })
               onRead={sealed ? undefined : (raw) => keep({ place: focusCell.place, fact: focusRow.fact.id, raw })}
             />
           )}
-          <h2 className="mb-2 border-b pb-1.5 text-[15px] font-semibold">{heading}</h2>
+          <h2 className="mb-2 border-b pb-1.5 text-[15px] font-semibold">
+            {heading}
+            {notUnderstood > 0 && (
+              <span className="font-normal text-soft">
+                , {notUnderstood === 1 ? 'one is' : `${notUnderstood} are`} not understood
+              </span>
+            )}
+          </h2>
           {refusals.map((sentence) => (
             <p key={sentence} role="alert" className="mb-2.5 text-differs">
               {sentence}

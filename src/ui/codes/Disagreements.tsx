@@ -3,7 +3,7 @@ import type { Disagreement } from '@/core/crossread/condense';
 import type { ChainReading } from '@/core/judgement/readings';
 import { MarkSign } from '../marks/MarkSign';
 
-/** What does not agree, each sentence leading to its cells. */
+/** What does not agree or cannot be read, each sentence leading to its cells. */
 export function Disagreements({
   doubts,
   chain,
@@ -17,12 +17,12 @@ export function Disagreements({
   const said = doubts.filter(({ problems }) => problems.every(({ kind }) => kind !== 'brokenChain'));
   return (
     <ul className="grid gap-2.5" aria-live="polite">
-      {said.map(({ sentence, problems }) => {
+      {said.map(({ sentence, problems, unread }) => {
         const at = problems.find(({ place, fact }) => place !== '' && fact !== '');
         return (
           <li key={sentence} className="flex gap-2">
             <span className="pt-1">
-              <MarkSign mark="differs" size={13} silent />
+              <MarkSign mark={unread ? 'cantTell' : 'differs'} size={13} silent />
             </span>
             {at ? (
               <button

@@ -30,6 +30,11 @@ function sharesOf(raw: string, known: Set<string>): Share[] {
   const parts = text.match(/[\d.,]*\d *%|\p{L}+/gu) ?? [];
   // Where the last word of a part comes behind the last share, they all do: `100% polyamide shell`.
   const isBehind = parts.findLastIndex((part) => ROLES.has(part)) > parts.findLastIndex((part) => part.endsWith('%'));
+  // Where a fibre begins and a share ends the list, each share comes behind its fibre: `polyamide 82% elastane 18%`.
+  const isFibre = (word = ''): boolean => FIBRES.has(word) || known.has(word);
+  const isShare = (part: string): boolean => part.endsWith('%');
+  const isAfter = isFibre(parts[parts.findIndex(isShare) - 1]) && !isFibre(parts[parts.findLastIndex(isShare) + 1]);
+  const beside = isAfter ? -1 : 1;
   const shares: Share[] = [];
   let role: string | null = null;
   for (const [i, part] of parts.entries()) {
@@ -37,7 +42,7 @@ function sharesOf(raw: string, known: Set<string>): Share[] {
     if (named && isBehind) for (const share of shares) share.role ??= named;
     else if (named) role = named;
     if (!part.endsWith('%')) continue;
-    const word = parts[i + 1] ?? '';
+    const word = parts[i + beside] ?? '';
     const fibre = FIBRES.get(word) ?? (known.has(word) ? word : null);
     shares.push({ percent: part.replace(/[ %]/g, '').replace(',', '.'), fibre, role });
   }
