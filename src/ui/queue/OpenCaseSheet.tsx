@@ -16,6 +16,9 @@ import { useKinds } from './useKinds';
 /** An item about to be opened: with the release that was picked, or with only its words. */
 export type Intake = { pick: Pick } | { pick: null; query: string };
 
+/** The kind of goods that was opened here last without a record: the next one is likely to be of it. */
+const LAST_KIND = 'pinprick-last-kind';
+
 /** The last step before a case: which size, and where the item comes from. */
 export function OpenCaseSheet({ intake, onClose }: { intake: Intake; onClose: () => void }) {
   const router = useRouter();
@@ -25,8 +28,8 @@ export function OpenCaseSheet({ intake, onClose }: { intake: Intake; onClose: ()
   const [caseId] = useState(() => newUuid());
   const [sizeKey, setSizeKey] = useState(candidate?.sizeKey ?? '');
   const kinds = useKinds(candidate === undefined);
-  const [chosen, setKind] = useState('');
-  const kind = chosen || (kinds[0]?.value ?? '');
+  const [chosen, setKind] = useState(() => localStorage.getItem(LAST_KIND) ?? '');
+  const kind = (kinds.find(({ value }) => value === chosen) ?? kinds[0])?.value ?? '';
   const [circumstances, setCircumstances] = useState<Circumstances>(USUAL);
   const [trouble, setTrouble] = useState('');
   const [sending, setSending] = useState(false);
@@ -47,6 +50,7 @@ export function OpenCaseSheet({ intake, onClose }: { intake: Intake; onClose: ()
         kind,
         scanned,
       });
+      if (!release) localStorage.setItem(LAST_KIND, kind);
       router.push(`/case/${number}/codes`);
     } catch (error) {
       setTrouble((error as Error).message);
