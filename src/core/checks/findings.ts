@@ -1,6 +1,6 @@
 import type { CaseFile, FindingEntry } from '../casefile/caseFile';
 import { leadingSize, type ReadingContext } from '../crossread/context';
-import type { CrossReading } from '../crossread/crossReading';
+import { type CrossReading, surelyRead } from '../crossread/crossReading';
 import { RULES } from '../crossread/rules';
 import { LISTING_RULES } from '../listing/listingRules';
 import type { Release } from '../releases/release';
@@ -104,6 +104,7 @@ export function gatherFindings(file: CaseFile, context: ReadingContext, reading:
   checks.sort((a, b) => (order.get(a.layer) ?? 99) - (order.get(b.layer) ?? 99));
   const circumstances = circumstancesOf(file, context, reading);
   const releaseId = context.release?.id;
+  const sure = surelyRead(reading);
   const findings = checks.map((check): Finding => {
     const reason = notApplicable(check, circumstances);
     if (reason) return { check, mark: 'excused', reason, problems: [] };
@@ -111,7 +112,7 @@ export function gatherFindings(file: CaseFile, context: ReadingContext, reading:
     if (answer.form === 'codes') {
       const rule = RULES[answer.rule];
       if (!rule) return { check, mark: 'open', reason: `no rule “${answer.rule}”`, problems: [] };
-      const { state, sentence, problems, c } = rule(reading, context, answer.places);
+      const { state, sentence, problems, c } = rule(sure, context, answer.places);
       if (state === 'open' && check.whenRead)
         return { check, mark: 'excused', reason: 'nothing of it was read', problems: [] };
       return { check: c === undefined ? check : { ...check, c }, mark: state, reason: sentence, problems };

@@ -5,7 +5,19 @@ import { cellOf } from './crossReading';
 import { factName } from './facts';
 import type { Problem } from './problem';
 import { isAbout, REGISTERED_FACTS } from './registered';
-import { agrees, cantTell, differs, entered, open, otherProduct, ownProblems, type Rule, unread } from './ruleOutcome';
+import {
+  agrees,
+  cantTell,
+  differs,
+  entered,
+  isAsRecorded,
+  open,
+  otherProduct,
+  ownProblems,
+  type Rule,
+  unknown,
+  unread,
+} from './ruleOutcome';
 
 /** A code parses in its maker's scheme and means a date that suits the release. */
 export const codeFitsScheme =
@@ -15,7 +27,6 @@ export const codeFitsScheme =
     const [cell] = cells;
     const name = factName(fact, context.chart);
     if (!cell?.reading) return unread(cells, name.charAt(0).toUpperCase() + name.slice(1));
-    if (cell.reading.uncertain) return cantTell(`The ${name} was not read surely.`);
     if (!cell.reading.decoded && !cell.reading.misfit)
       return cantTell('No scheme of this maker’s codes is in the records.');
     const other = otherProduct(place, context);
@@ -38,8 +49,23 @@ export const factFits =
     }
     const problems = ownProblems([cell]);
     if (problems.length > 0) return differs(problems);
-    return cell.mark === 'agrees' || fact === 'era' ? agrees(`${cell.display}: ${cell.note}.`) : cantTell(cell.note);
+    return isAsRecorded(cell, context) ? agrees(`${cell.display}: ${cell.note}.`) : unknown(cell);
   };
+
+/** The packaging is of an era in which the item can have been packed. */
+export const eraFits: Rule = (reading, context, [place = '']) => {
+  const cells = entered(reading, place, ['era']);
+  const [cell] = cells;
+  if (!cell?.reading) return unread(cells, 'Era');
+  const problems = ownProblems([cell]);
+  if (problems.length > 0) return differs(problems);
+  if (!cell.reading.made) return unknown(cell);
+  const isPacked = ({ place = '' }: { place?: string }) =>
+    context.kind.places.find(({ id }) => id === place)?.side === 'packaging';
+  const dated = reading.dates.facts.some((each) => each.fact !== 'era' && isPacked(each));
+  if (!dated && !context.release?.releaseDate) return cantTell(`${cell.display}: no date to hold it against.`);
+  return agrees(`${cell.display}, ${cell.reading.says}: no date speaks against it.`);
+};
 
 /** Two pieces each carry their own. */
 export const differBetween =
@@ -66,7 +92,8 @@ export const datesTogether: Rule = (reading, context, places) => {
   if (wrong.length > 0) return differs(wrong);
   if (places.length > 1 && new Set(dated.map(({ place }) => place)).size < 2)
     return open('A date is read on one of the two only.');
-  const all = reading.dates.facts.filter(({ place }) => place);
+  // Both ends of one window are one date.
+  const all = reading.dates.facts.filter(({ place, id }) => place && !id.endsWith('.end'));
   if (all.length < 2 || !context.release) return open('There is no second date to hold it against.');
   return agrees('The dates can all be right together.');
 };
@@ -172,6 +199,8 @@ export const sizeRecurs: Rule = (reading, context, places) => {
   const problems = ownProblems(read);
   if (problems.length > 0) return differs(problems);
   if (!context.sizeKey) return cantTell('No size is claimed yet.');
+  const strange = read.find((cell) => !isAsRecorded(cell, context));
+  if (strange) return unknown(strange);
   return agrees(`${read.map(({ display }) => display).join(', ')}: size ${context.sizeKey} throughout.`);
 };
 

@@ -1,7 +1,8 @@
 import type { Cell } from './cell';
 import { placeName, type ReadingContext } from './context';
 import { type CrossReading, cellOf } from './crossReading';
-import { releaseAt } from './expected';
+import { expectedFact, releaseAt } from './expected';
+import { normalOf } from './judge';
 import type { Mark } from './mark';
 import type { Problem } from './problem';
 
@@ -36,8 +37,23 @@ export function entered(reading: CrossReading, place: string, facts: string[]): 
 export const ownProblems = (cells: Cell[]): Problem[] =>
   cells.flatMap(({ problems }) => problems).filter(({ kind }) => kind !== 'placesDiffer');
 
+/**
+ * True where a fact is as the record has it. False where the record is silent, or does not know all and not this one;
+ * two places that print the same are no record.
+ */
+export function isAsRecorded({ fact, place, reading }: Cell, context: ReadingContext): boolean {
+  const values = expectedFact(fact, place, context)?.values ?? [];
+  return values.some((value) => normalOf(fact, value, context) === reading?.normal);
+}
+
+/** What to say where the record is silent. */
+export const unknown = ({ display }: Cell): RuleOutcome =>
+  cantTell(`${display}: nothing in the record to hold it against.`);
+
 /** What to say where no cell can be compared: not looked at, or looked at in vain. */
 export function unread(cells: Cell[], what: string): RuleOutcome {
+  const [read] = cells.filter(({ entry }) => entry?.state === 'read');
+  if (read) return cantTell(`${what}: ${read.note}`.replace(/\.?$/, '.'));
   return cells.length === 0 ? open(`${what}: not read yet.`) : cantTell(`${what}: not printed or not legible.`);
 }
 

@@ -6,6 +6,7 @@ import {
   datesTogether,
   differBetween,
   epcFitsLabel,
+  eraFits,
   factFits,
   oneTag,
   oneVariant,
@@ -24,11 +25,13 @@ import {
   cantTell,
   differs,
   entered,
+  isAsRecorded,
   open,
   otherProduct,
   ownProblems,
   type Rule,
   type RuleOutcome,
+  unknown,
   unread,
 } from './ruleOutcome';
 
@@ -110,13 +113,14 @@ function styleKnown(reading: CrossReading, context: ReadingContext, [place = '']
 }
 
 /** Model and colour names go with the style code that is printed beside them. */
-function wordsFitStyle(reading: CrossReading, _context: ReadingContext, [place = '']: string[]): RuleOutcome {
+function wordsFitStyle(reading: CrossReading, context: ReadingContext, [place = '']: string[]): RuleOutcome {
   const cells = entered(reading, place, ['model', 'colourName']);
   const read = cells.filter((cell) => cell.reading);
   if (read.length === 0) return unread(cells, 'Model and colour name');
   const problems = ownProblems(read);
   if (problems.length > 0) return differs(problems);
-  if (read.some((cell) => cell.mark === 'cantTell')) return cantTell('No record to hold the names against.');
+  const strange = read.find((cell) => !isAsRecorded(cell, context));
+  if (strange) return unknown(strange);
   return agrees(
     `${read.map((cell) => `“${cell.display}”`).join(' and ')} ${read.length > 1 ? 'go' : 'goes'} with the style code.`,
   );
@@ -157,6 +161,7 @@ function windowPlausible(reading: CrossReading, context: ReadingContext, [place 
   const other = otherProduct(place, context);
   if (other) return cantTell(other);
   if (cell.problems.length > 0) return differs(cell.problems);
+  if (!context.release.releaseDate) return cantTell('The record has no release date to hold the window against.');
   return cell.reading.moot ? cantTell(`${cell.note}.`) : agrees('The production window suits the release date.');
 }
 
@@ -176,6 +181,8 @@ function originKnown(reading: CrossReading, context: ReadingContext, [place = ''
     const sentence = `Factory ${factory.code} is in ${factory.country}; the ${placeName(context, place)} says ${country.display}.`;
     return differs([{ kind: 'wrongCountry', expected: factory.country, place, fact: 'country', sentence }]);
   }
+  const strange = cells.find((cell) => !isAsRecorded(cell, context));
+  if (strange) return unknown(strange);
   return agrees(`${cells.map((cell) => cell.display).join(', ')}: known for this release.`);
 }
 
@@ -240,5 +247,5 @@ export const RULES: Record<string, Rule> = {
   seenBefore,
   dimensionsFit: factFits('dimensions'),
   materialsFit: factFits('materials'),
-  eraFits: factFits('era'),
+  eraFits,
 };
