@@ -1,5 +1,5 @@
 import type { ConfirmedCase } from '@/core/judgement/confirmedCase';
-import { drawIntervals } from '@/core/judgement/draws';
+import { drawIntervals, holding } from '@/core/judgement/draws';
 import { EDITIONS, NEWEST_EDITION } from '@/core/judgement/edition';
 import { evidenceOf, shareOf } from '@/core/judgement/evidence';
 import { learn } from '@/core/judgement/learning/learn';
@@ -28,7 +28,8 @@ export function benchIntervals(): void {
       const prior = priorOf({ channel: 'walk-in' }, rules, statistics, edition);
       for (const { findings } of drawCases(world, CASES, seed / 3, { judged: true })) {
         const evidence = evidenceOf(findings, prior, rules, parameters);
-        const [low, high] = drawIntervals(evidence, { rules, statistics, edition }, DRAWS, 0.3).genuine;
+        const { genuine } = drawIntervals(evidence, { rules, statistics, edition }, DRAWS, 0.3);
+        const [low, high] = holding(genuine, shareOf(evidence));
         const p = shareOf(evidenceOf(findings, plan.counterfeit, rules, truth));
         all++;
         if (p >= low && p <= high) held++;

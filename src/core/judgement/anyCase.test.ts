@@ -128,6 +128,7 @@ describe.each(KINDS.map((kind) => [kind.id, kind] as const))('any case of %s', (
         const { weighing, goods, packaging, findings, gains, states } = assessment;
         const shares = [...Object.values(states), goods.p, packaging.p, ...goods.interval, ...packaging.interval];
         for (const share of shares) expect(share >= 0 && share <= 1, String(share)).toBe(true);
+        for (const { p, interval } of [goods, packaging]) expect(interval[0] <= p && p <= interval[1]).toBe(true);
         expect(Object.values(states).reduce((sum, share) => sum + share, 0)).toBeCloseTo(1, 9);
         expect(Number.isFinite(weighing.weight)).toBe(true);
         if (!inHand) expect(goods.decision).not.toBe('genuine');

@@ -14,7 +14,7 @@ import {
   schoolDecides,
   sideOfThresholds,
 } from './decide';
-import { drawIntervals } from './draws';
+import { drawIntervals, holding } from './draws';
 import { EDITIONS } from './edition';
 import { type Evidence, evidenceOf } from './evidence';
 import { type Flip, nearestFlips, quickPass, secondLooks } from './flips';
@@ -106,7 +106,8 @@ export function assess(file: CaseFile, grounds: Grounds, options: { draws?: numb
   const first = drawn(draws);
   // Few draws never decide otherwise than all of them would.
   const hangs = hangsOnDraws(pGenuine, first.genuine, limits) || hangsOnDraws(pOwn, first.own, limits);
-  const intervals = draws < DRAWS && hangs ? drawn(DRAWS) : first;
+  const enough = draws < DRAWS && hangs ? drawn(DRAWS) : first;
+  const intervals = { genuine: holding(enough.genuine, pGenuine), own: holding(enough.own, pOwn) };
   const oneFault = readOneFault(findings);
   const chain = readChain(reading, findings, context);
   const required = new Set(rules.required[file.kind] ?? []);

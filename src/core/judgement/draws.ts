@@ -25,6 +25,15 @@ export function middle90(values: number[]): [number, number] {
   return [quantile(sorted, 0.05), quantile(sorted, 0.95)];
 }
 
+/**
+ * An interval with the probability that is decided on in it. That one is the mean of the draws: where a few of them lie
+ * far off, it can lie beyond the middle 90 %, and an interval that does not hold its own number would say nothing.
+ */
+export const holding = ([low, high]: [number, number], p: number): [number, number] => [
+  Math.min(low, p),
+  Math.max(high, p),
+];
+
 type Class = keyof PerClass<unknown>;
 type Sampler = (counts: Beta) => () => number;
 

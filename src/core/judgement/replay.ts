@@ -2,7 +2,7 @@ import type { CheckDefinition } from '../checks/check';
 import type { Finding } from '../checks/finding';
 import type { ConfirmedCase } from './confirmedCase';
 import { type GoodsDecision, schoolDecides } from './decide';
-import { drawIntervals } from './draws';
+import { drawIntervals, holding } from './draws';
 import { EDITIONS, NEWEST_EDITION } from './edition';
 import { evidenceOf } from './evidence';
 import type { HouseRules } from './houseRules';
@@ -86,10 +86,11 @@ export function replay(
     const prior = priorOf(circumstances, rules, learned, knowledge.edition);
     const evidence = evidenceOf(findings, prior, rules, parametersOf(rules, learned));
     const { posterior, weight, strands } = weigh(evidence);
+    const p = genuineShare(posterior);
     const missing = (rules.required[kind] ?? []).filter((id) => !confirmed.findings[id] && !without.includes(id));
     const { decision } = schoolDecides(rules, {
-      p: genuineShare(posterior),
-      interval: drawIntervals(evidence, knowledge, DRAWS, SEED).genuine,
+      p,
+      interval: holding(drawIntervals(evidence, knowledge, DRAWS, SEED).genuine, p),
       weight,
       ofItem: knowledge.edition.asksForItem ? weightOfItem({ weight, strands }) : null,
       faults: findings.filter(({ check, mark }) => mark === 'differs' && check.g <= ONE_FAULT_CHANCE).length,
