@@ -129,6 +129,9 @@ function begin(cells: string[], line: number, read: Read, { dateOrder }: CsvMapp
   };
 }
 
+/** Which release a row belongs to. */
+const releaseOf = (cells: string[], read: Read): string => `${read(cells, 'maker')}\t${read(cells, 'styleCode')}`;
+
 /** Take one row into the release that it belongs to. */
 function takeRow(
   releases: Map<string, CsvRelease>,
@@ -137,7 +140,7 @@ function takeRow(
   read: Read,
   mapping: CsvMapping,
 ): void {
-  const key = `${read(cells, 'maker')}\t${read(cells, 'styleCode')}`;
+  const key = releaseOf(cells, read);
   const release = releases.get(key) ?? begin(cells, line, read, mapping);
   releases.set(key, release);
   const { part } = release;
@@ -170,4 +173,32 @@ export async function csvReleases(path: string, mapping: CsvMapping): Promise<Cs
     return true;
   });
   return [...releases.values()];
+}
+
+/**
+ * The rows of some releases of a table as they stand there, each with what is said of its release behind its cells.
+ *
+ * @param says of a release, by the line of its first row; undefined for those that are not asked for
+ */
+export async function rowsOfReleases(
+  path: string,
+  mapping: CsvMapping,
+  says: (line: number) => string | undefined,
+): Promise<{ headings: string[]; rows: string[][] }> {
+  const of = new Map<string, string | undefined>();
+  const read = reader(mapping);
+  const rows: string[][] = [];
+  let headings: string[] | null = null;
+  await readRows(path, (cells, line) => {
+    if (!headings) {
+      headings = cells;
+      return true;
+    }
+    const key = releaseOf(cells, read);
+    if (!of.has(key)) of.set(key, says(line));
+    const said = of.get(key);
+    if (said !== undefined) rows.push([...cells, said]);
+    return true;
+  });
+  return { headings: headings ?? [], rows };
 }

@@ -39,6 +39,7 @@ import {
   shownImports,
   stopLibrary,
 } from './library';
+import { refusedRows } from './refusedRows';
 import { stageLibrary } from './stageLibrary';
 
 const base = RELEASES.find(({ id }) => id === 'tarn-court-low-fog') as Release;
@@ -433,6 +434,18 @@ describe('a table', () => {
       [2, 'The maker “nobody” is not in the records.'],
       [3, expect.stringContaining('gtin')],
     ]);
+    // All rows of a release that was refused come back under their own headings, to be mended.
+    const { name, csv: back } = await refusedRows(desk, id);
+    expect(name).toBe('bad refused.csv');
+    expect(back.split('\r\n').map((line) => line.split(',').slice(0, 3).join())).toEqual([
+      'maker,kind,style',
+      'nobody,footwear,VK1',
+      'veskarn,footwear,VK2',
+    ]);
+    expect(back).toContain('The maker “nobody” is not in the records.');
+    await dropLibrary(desk, THE_MACHINE, id);
+    const mended = back.replace('nobody', 'veskarn').replace(',123,', `,${'9521204100019'},`);
+    expect((await begin(mended, name)).found).toMatchObject({ refused: 0 });
   });
 });
 

@@ -155,6 +155,14 @@ export function ImportPanel({
               />
             ))}
           </ul>
+          {shelf === 'refused' && (
+            <a
+              href={`/api/library/${id}/refused`}
+              className="mr-3 inline-block min-h-9 content-center px-2 text-accent underline-offset-4 hover:underline"
+            >
+              Save them as a table, to mend and bring again
+            </a>
+          )}
           {entries.length > 0 && entries.length < found[shelf] && (
             <Button look="quiet" onClick={() => void attempt(() => load(entries.at(-1)?.n ?? -1))}>
               More of them
