@@ -20,6 +20,8 @@ export interface CsvRelease {
     Partial<Pick<Release, 'chart' | 'releaseDate' | 'factories' | 'materials' | 'prices'>>;
   /** What cannot be read of it. */
   problems: string[];
+  /** Sizes without a barcode number, which no record can hold. */
+  numberless: string[];
 }
 
 const SAMPLE_ROWS = 6;
@@ -117,6 +119,7 @@ function begin(cells: string[], line: number, read: Read, { dateOrder }: CsvMapp
     maker: value('maker'),
     styleCode: value('styleCode'),
     problems,
+    numberless: [],
     part: {
       kind: value('kind'),
       name: value('name'),
@@ -149,6 +152,11 @@ function takeRow(
   if (gtin === null)
     release.problems.push(
       `digits of the barcode number “${number.slice(0, 30)}” of size ${size} are gone: the spreadsheet has to keep it as text`,
+    );
+  else if (gtin === '') release.numberless.push(size);
+  else if (!/^(?:\d{8}|\d{12,14})$/.test(gtin))
+    release.problems.push(
+      `the barcode number “${number.slice(0, 30)}” of size ${size} has other than 8, 12, 13 or 14 digits`,
     );
   else if (!part.sizes.some((each) => each.key === size && each.gtin === gtin)) part.sizes.push({ key: size, gtin });
   const [code, country] = [read(cells, 'factoryCode'), read(cells, 'country')];

@@ -425,6 +425,20 @@ describe('a table', () => {
     expect(await sizes('veskarn-vk52')).toEqual([{ key: '42', gtin: upc }]);
   });
 
+  it('names the sizes that have no barcode number, and leaves only those out', async () => {
+    const row = (style: string, size: string, number: string) =>
+      `veskarn,footwear,${style},Heron Low,Fog,${size},${number}`;
+    const rows = [row('VK8801-101', '40', ''), row('VK8801-101', '41', '9521204990016'), row('VK8801-102', '40', '')];
+    const { id, found } = await begin(`maker,kind,style,model,colour,size,ean\n${rows.join('\n')}`, 'styles.csv');
+    expect(found).toMatchObject({ new: 1, refused: 1, noted: 1 });
+    const of = async (came: string) => (await shownEntries(desk, id, { came, noted: false, after: -1 }))[0]?.reason;
+    expect(await of('new')).toBe('Without a barcode number, and left out: size 40.');
+    expect(await of('refused')).toBe('None of its sizes has a barcode number.');
+    await keep(id);
+    const { sizes } = (await readRelease(desk, 'veskarn-vk8801-101')).release.body;
+    expect(sizes).toEqual([{ key: '41', gtin: '9521204990016' }]);
+  });
+
   it('with rows that cannot be is refused row by row', async () => {
     const csv = `maker,kind,style,model,colour,size,ean\nnobody,footwear,VK1,A,B,42,9521204100002\nveskarn,footwear,VK2,A,B,42,123`;
     const { found: counts, id } = await begin(csv, 'bad.csv');
@@ -432,7 +446,7 @@ describe('a table', () => {
     const refused = await shownEntries(desk, id, { came: 'refused', noted: false, after: -1 });
     expect(refused.map(({ line, reason }) => [line, reason])).toEqual([
       [2, 'The maker “nobody” is not in the records.'],
-      [3, expect.stringContaining('gtin')],
+      [3, expect.stringContaining('barcode number “123” of size 42 has other than 8, 12, 13 or 14 digits')],
     ]);
     // All rows of a release that was refused come back under their own headings, to be mended.
     const { name, csv: back } = await refusedRows(desk, id);

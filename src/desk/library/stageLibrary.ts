@@ -117,6 +117,8 @@ interface Ready {
   named: Named | null;
   source: string | null;
   problem: string | null;
+  /** What is odd about it, as far as its lines tell. */
+  remark?: string;
   body(before: () => Promise<Release | null>): Promise<{ id: string }>;
 }
 
@@ -159,8 +161,17 @@ async function ready(staging: Staging, entry: Incoming, n: number): Promise<Read
     named: { kind: 'release', id: identity.id },
     source: null,
     problem: null,
+    remark: numberlessRemark(row.numberless),
     body: async (before) => mergeRows(row, identity, names, source, await before()),
   };
+}
+
+/** Sizes named by rows that give them no barcode number. */
+function numberlessRemark(sizes: string[]): string {
+  const named = [...new Set(sizes.filter(Boolean))];
+  return named.length === 0
+    ? ''
+    : `Without a barcode number, and left out: size ${named.slice(0, 12).join(', ')}${named.length > 12 ? ` and ${named.length - 12} more` : ''}.`;
 }
 
 type Verdict = Pick<Staged, 'came' | 'reason' | 'document' | 'index'>;
@@ -170,7 +181,7 @@ const UNCHANGED: Verdict = { came: 'unchanged', reason: '', document: null, inde
 
 async function judge(
   staging: Staging,
-  { named, source, problem, body }: Ready,
+  { named, source, problem, remark = '', body }: Ready,
   before: { hash: string | null; source: string | null },
 ): Promise<Verdict & { hash?: string }> {
   if (problem || !named) return refused(problem ?? '');
@@ -185,6 +196,7 @@ async function judge(
   } catch {
     return refused('It is no JSON.');
   }
+  if (remark && (read as Release).sizes.length === 0) return refused('None of its sizes has a barcode number.');
   const own = ownProblem({ kind, body: read });
   if (own) return refused(own);
   const hash = documentHash(read);
@@ -205,7 +217,8 @@ async function judge(
   const release = read as Release;
   const maker = await staging.find<Maker>('maker', release.maker);
   const chart = release.chart ? await staging.find<SizeChart>('size-chart', release.chart) : undefined;
-  const reason = chart ? strangerRemark(release.sizes, chart).join(' ') : '';
+  const strangers = chart ? strangerRemark(release.sizes, chart) : [];
+  const reason = [remark, ...strangers].filter(Boolean).join(' ');
   return { came, reason, document, index: { release, makerName: maker?.name ?? release.maker }, hash };
 }
 
