@@ -7,6 +7,7 @@ import type { SizeChart } from '@/core/sizes/sizeChart';
 import { type DocumentKind, listDocuments, readDocument } from '@/store/documents';
 import { addSlips, gtin14Of, slipsOfImport } from '@/store/indexRelease';
 import { type LibraryImport, ownersOf, readImport, type Staged, setImport, stage, standingOf } from '@/store/library';
+import { writesInBulk } from '@/store/writer';
 import type { Desk } from '../desk';
 import { Refusal } from '../refusal';
 import { signatureHolds } from '../trust/deskKey';
@@ -308,6 +309,7 @@ function holdSeal({ head, root, found }: Staging, { seal }: LibrarySeal): void {
 
 async function stageAll(staging: Staging): Promise<void> {
   const { desk, row, found, root } = staging;
+  await writesInBulk(desk.store);
   let batch: Ready[] = [];
   let n = 0;
   let read = 0;
