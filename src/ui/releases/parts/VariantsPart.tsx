@@ -100,7 +100,7 @@ export function VariantsPart(props: ReleasePartProps) {
               <caption className="sr-only">Variants down, traits across</caption>
               <thead>
                 <tr className="border-b text-left align-bottom text-[13px] text-soft">
-                  <th scope="col" className="min-w-44 px-2 py-1 font-normal">
+                  <th scope="col" className="min-w-56 px-2 py-1 font-normal">
                     Variant
                   </th>
                   {used.map((trait) => (
