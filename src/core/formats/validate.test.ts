@@ -56,7 +56,7 @@ describe('formats', () => {
       { format: 'pinprick-case', version: 1, id: '6f2c1c1e-3f65-4c0d-8a53-0123456789ab', events: {}, documents: {} },
       /“events”/,
     ],
-    ['nothing at all', 'roster', null, /document/],
+    ['nothing at all', 'roster', null, /^It is no record of fields/],
   ])('refuse %s with a sentence that says where', (_, format, value, sentence) => {
     expect(formatProblem(format, value)).toMatch(sentence);
   });
