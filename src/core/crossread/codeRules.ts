@@ -86,14 +86,14 @@ export const differBetween =
 export const datesTogether: Rule = (reading, context, places) => {
   const here = (problem: Problem) => places.includes(problem.place) && problem.fact !== 'boughtOn';
   const claimed = (problem: Problem) => problem.kind === 'datesContradict' && problem.with.endsWith('.boughtOn');
-  const dated = reading.dates.facts.filter(({ place, id }) => place && places.includes(place) && !id.endsWith('.end'));
+  // Both ends of one window are one date.
+  const all = reading.dates.facts.filter(({ place, id }) => place && !id.endsWith('.end'));
+  const dated = all.filter(({ place = '' }) => places.includes(place));
   if (dated.length === 0) return open('No date is read there.');
   const wrong = reading.dates.problems.filter((problem) => here(problem) && !claimed(problem));
   if (wrong.length > 0) return differs(wrong);
   if (places.length > 1 && new Set(dated.map(({ place }) => place)).size < 2)
     return open('A date is read on one of the two only.');
-  // Both ends of one window are one date.
-  const all = reading.dates.facts.filter(({ place, id }) => place && !id.endsWith('.end'));
   if (all.length < 2 || !context.release) return open('There is no second date to hold it against.');
   return agrees('The dates can all be right together.');
 };
@@ -192,7 +192,7 @@ export const sizeRecurs: Rule = (reading, context, places) => {
       .filter(({ fact }) => fact.id.startsWith('size') || fact.id === 'notches' || fact.id === 'mirroredSize')
       .flatMap((row) => (row.cells[place]?.entry ? [row.cells[place] as Cell] : [])),
   );
-  const read = cells.filter((cell) => cell.reading && !cell.reading.uncertain);
+  const read = cells.filter((cell) => cell.reading);
   const impossible = cells.flatMap(({ problems }) => problems).filter(({ kind }) => kind === 'impossible');
   if (impossible.length > 0) return differs(impossible);
   if (read.length === 0) return unread(cells, 'Recurring size');

@@ -1,5 +1,4 @@
 import Papa from 'papaparse';
-import type { LibraryEntry } from '@/core/library/libraryImport';
 import type { LibraryJob } from '@/core/library/libraryJob';
 import { listEntries, readImport } from '@/store/library';
 import type { Desk } from '../desk';
@@ -7,20 +6,8 @@ import { Refusal } from '../refusal';
 import { rowsOfReleases } from './csvEntries';
 import { importPath } from './stageLibrary';
 
-const BATCH = 5000;
 /** More rows than these are not mended by hand; the first of them tell what is wrong. */
 const MOST_ROWS = 100_000;
-
-async function* refusedEntries(desk: Desk, id: number): AsyncGenerator<LibraryEntry> {
-  let after = -1;
-  while (true) {
-    const entries = await listEntries(desk.store, id, { came: 'refused', noted: false, after, limit: BATCH });
-    yield* entries;
-    const last = entries.at(-1);
-    if (!last || entries.length < BATCH) return;
-    after = last.n;
-  }
-}
 
 /**
  * What of an import was refused, as a table with the reasons: to be mended, and brought again. Of a table, its own rows
@@ -31,8 +18,7 @@ async function* refusedEntries(desk: Desk, id: number): AsyncGenerator<LibraryEn
 export async function refusedRows(desk: Desk, id: number): Promise<{ name: string; csv: string }> {
   const row = await readImport(desk.store, id);
   if (row?.state !== 'staged') throw new Refusal('notFound', 'There is no file that waits to be kept or dropped.');
-  const entries: LibraryEntry[] = [];
-  for await (const entry of refusedEntries(desk, id)) if (entries.push(entry) >= MOST_ROWS) break;
+  const entries = await listEntries(desk.store, id, { came: 'refused', noted: false, after: -1, limit: MOST_ROWS });
   const name = `${row.name.replace(/\.[^.]*$/, '')} refused.csv`;
   const job = JSON.parse(row.job) as LibraryJob;
   if (job.format === 'json') {

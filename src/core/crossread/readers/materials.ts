@@ -28,23 +28,21 @@ function sharesOf(raw: string, known: Set<string>): Share[] {
     .toUpperCase()
     .replace(/PER ?CENT|PROZENT|POUR ?CENT/g, '%');
   const parts = text.match(/[\d.,]*\d *%|\p{L}+/gu) ?? [];
-  // Where the last word of a part comes behind the last share, they all do: `100% polyamide shell`.
-  const isBehind = parts.findLastIndex((part) => ROLES.has(part)) > parts.findLastIndex((part) => part.endsWith('%'));
-  // Where a fibre begins and a share ends the list, each share comes behind its fibre: `polyamide 82% elastane 18%`.
-  const isFibre = (word = ''): boolean => FIBRES.has(word) || known.has(word);
   const isShare = (part: string): boolean => part.endsWith('%');
-  const isAfter = isFibre(parts[parts.findIndex(isShare) - 1]) && !isFibre(parts[parts.findLastIndex(isShare) + 1]);
-  const beside = isAfter ? -1 : 1;
+  const fibreOf = (word = ''): string | null => FIBRES.get(word) ?? (known.has(word) ? word : null);
+  const [first, last] = [parts.findIndex(isShare), parts.findLastIndex(isShare)];
+  // Where the last word of a part comes behind the last share, they all do: `100% polyamide shell`.
+  const isBehind = parts.findLastIndex((part) => ROLES.has(part)) > last;
+  // Where a fibre begins and a share ends the list, each share comes behind its fibre: `polyamide 82% elastane 18%`.
+  const beside = fibreOf(parts[first - 1]) !== null && fibreOf(parts[last + 1]) === null ? -1 : 1;
   const shares: Share[] = [];
   let role: string | null = null;
   for (const [i, part] of parts.entries()) {
     const named = ROLES.get(part);
     if (named && isBehind) for (const share of shares) share.role ??= named;
     else if (named) role = named;
-    if (!part.endsWith('%')) continue;
-    const word = parts[i + beside] ?? '';
-    const fibre = FIBRES.get(word) ?? (known.has(word) ? word : null);
-    shares.push({ percent: part.replace(/[ %]/g, '').replace(',', '.'), fibre, role });
+    if (!isShare(part)) continue;
+    shares.push({ percent: part.replace(/[ %]/g, '').replace(',', '.'), fibre: fibreOf(parts[i + beside]), role });
   }
   return shares;
 }
