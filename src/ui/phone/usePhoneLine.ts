@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useState } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import type { LineAddress, LineNews } from '@/core/devices/phoneSeen';
 import { post, request } from '../request';
 
@@ -49,21 +49,28 @@ export function usePhoneLine(number: string, atFirst: boolean, onPicture: () => 
     };
     return () => news.close();
   }, [open, path, until, onPicture]);
+  /** What was asked last: asking and ending keep their order, or a line that is ended early would open after its end. */
+  const last = useRef(Promise.resolve());
+  const inTurn = useCallback((step: () => Promise<void>) => {
+    setTrouble('');
+    last.current = last.current.then(step).catch((error: Error) => setTrouble(error.message));
+  }, []);
   const ask = useCallback(
-    (fresh: boolean) => {
-      setTrouble('');
-      post<LineAddress>(path, { fresh }).then(
-        (given) => {
-          setLine(given);
-          setOpen(true);
-        },
-        (error: Error) => setTrouble(error.message),
-      );
-    },
-    [path],
+    (fresh: boolean) =>
+      inTurn(async () => {
+        setLine(await post<LineAddress>(path, { fresh }));
+        setOpen(true);
+      }),
+    [path, inTurn],
   );
-  const end = useCallback(() => {
-    request(path, { method: 'DELETE' }).catch((error: Error) => setTrouble(error.message));
-  }, [path]);
+  const end = useCallback(
+    () =>
+      inTurn(async () => {
+        await request(path, { method: 'DELETE' });
+        setOpen(false);
+        setLine(null);
+      }),
+    [path, inTurn],
+  );
   return { open, line, trouble, ask, end };
 }
