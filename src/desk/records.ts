@@ -65,7 +65,8 @@ export async function saveRecords(desk: Desk, entries: RecordsEntry[]): Promise<
   const find = finderOf(desk, entries);
   for (const entry of entries) {
     const problem = ownProblem(entry) ?? (await outerProblem(desk.store, find, entry));
-    if (problem) throw new Refusal('invalid', `The ${entry.kind} “${entry.body.id}” is not sound: ${problem}`);
+    if (problem)
+      throw new Refusal('invalid', `The ${entry.kind.replace('-', ' ')} “${entry.body.id}” is not sound: ${problem}`);
   }
   // What releases name comes before them.
   const ordered = [

@@ -475,6 +475,22 @@ describe('what is in use', () => {
     expect(counts.refused).toBe(1);
   });
 
+  it('is not lost with a column of a chart in which open cases have read sizes', async () => {
+    const [chart] = CHARTS;
+    if (!chart) throw new Error('no chart');
+    const without = (column: string) => ({
+      ...chart,
+      columns: chart.columns.filter(({ id }) => id !== column),
+      rows: chart.rows.map(({ key, values: { [column]: _, ...values } }) => ({ key, values })),
+    });
+    await expect(saveRecords(desk, [{ kind: 'size-chart', body: without('uk') }])).rejects.toThrow(
+      /would lose the column UK, in which open cases have read sizes: PP-/,
+    );
+    const unread = { ...chart, columns: [...chart.columns, { id: 'kr', name: 'KR' }] };
+    await saveRecords(desk, [{ kind: 'size-chart', body: unread }]);
+    await saveRecords(desk, [{ kind: 'size-chart', body: chart }]);
+  });
+
   it('is not lost with a fact of a place that open cases have read', async () => {
     const { body } = await readKind(desk, 'footwear');
     const less: KindDefinition = {

@@ -10,7 +10,7 @@ import { releaseSizeProblems } from '@/core/releases/releaseSizeProblems';
 import { asStated, statementProblems } from '@/core/releases/statement';
 import { checkChart } from '@/core/sizes/checkChart';
 import type { SizeChart } from '@/core/sizes/sizeChart';
-import { factsInUse } from '@/store/caseFacts';
+import { columnInUse, factsInUse } from '@/store/caseFacts';
 import { type DocumentKind, readDocument } from '@/store/documents';
 import { releasesOfChart } from '@/store/library';
 import type { Store } from '@/store/store';
@@ -67,7 +67,7 @@ const MOST_NAMED = 3;
 const named = (list: string[]): string =>
   `${list.slice(0, MOST_NAMED).join(', ')}${list.length > MOST_NAMED ? ` and ${list.length - MOST_NAMED} more` : ''}`;
 
-/** Rows that a chart loses while releases have those sizes. */
+/** Rows that a chart loses while releases have those sizes, and columns while open cases have read them. */
 async function chartProblem(
   store: Store,
   find: Finder,
@@ -77,19 +77,25 @@ async function chartProblem(
   const before = (await readDocument<SizeChart>(store, 'size-chart', chart.id, transaction))?.body;
   if (!before) return null;
   const lost = before.rows.map(({ key }) => key).filter((key) => !chart.rows.some((row) => row.key === key));
-  if (lost.length === 0) return null;
-  const users = (await releasesOfChart(store, chart.id, transaction)).filter(({ sizeKeys }) =>
-    (JSON.parse(sizeKeys) as string[]).some((key) => lost.includes(key)),
-  );
-  // Those that come with it may have given the size up too.
-  const still: string[] = [];
-  for (const { releaseId, name, colourName } of users) {
-    const next = await find<Release>('release', releaseId);
-    if (!next || next.sizes.some(({ key }) => lost.includes(key))) still.push(`${name}, ${colourName}`);
+  if (lost.length > 0) {
+    const users = (await releasesOfChart(store, chart.id, transaction)).filter(({ sizeKeys }) =>
+      (JSON.parse(sizeKeys) as string[]).some((key) => lost.includes(key)),
+    );
+    // Those that come with it may have given the size up too.
+    const still: string[] = [];
+    for (const { releaseId, name, colourName } of users) {
+      const next = await find<Release>('release', releaseId);
+      if (!next || next.sizes.some(({ key }) => lost.includes(key))) still.push(`${name} in ${colourName}`);
+    }
+    if (still.length > 0)
+      return `It would lose the size ${lost.join(', ')}, which is in use: ${named(still)}. Keep the row, or take the size out of those releases first.`;
   }
-  return still.length > 0
-    ? `It would lose the size ${lost.join(', ')}, which is in use: ${named(still)}. Keep the row, or take the size out of those releases first.`
-    : null;
+  for (const { id, name } of before.columns.filter((each) => !chart.columns.some(({ id }) => id === each.id))) {
+    const cases = await columnInUse(store, { chart: chart.id, column: id }, transaction);
+    if (cases.length > 0)
+      return `It would lose the column ${name}, in which open cases have read sizes: ${named(cases)}. Keep the column, or seal or close them first.`;
+  }
+  return null;
 }
 
 /** Facts that a place loses while open cases have read them there. */

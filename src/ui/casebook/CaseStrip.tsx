@@ -2,6 +2,7 @@
 import Link from 'next/link';
 import { usePathname, useRouter } from 'next/navigation';
 import { lazy, useState } from 'react';
+import { formatDay } from '@/core/dates/day';
 import { Button, Key } from '../controls/Button';
 import { Choice } from '../controls/Choice';
 import { Later } from '../controls/Later';
@@ -129,6 +130,11 @@ export function CaseStrip({ phone }: { phone: boolean }) {
             >
               Use revision {newer.revision}
             </Button>
+          </p>
+        )}
+        {release?.retired && !file.seal && (
+          <p className="ml-auto self-center text-[13px] text-doubt">
+            Its record is out of use since {formatDay(release.retired.on)}: {release.retired.why}.
           </p>
         )}
         <span className="ml-auto">

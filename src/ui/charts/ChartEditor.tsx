@@ -1,13 +1,13 @@
 'use client';
-import { Plus, X } from 'lucide-react';
+import { X } from 'lucide-react';
 import { type KeyboardEvent, useRef, useState } from 'react';
 import { checkChart } from '@/core/sizes/checkChart';
 import type { SizeChart, SizeColumn } from '@/core/sizes/sizeChart';
-import { Button } from '../controls/Button';
 import { LabelledChoice } from '../controls/LabelledChoice';
 import { RemoveButton } from '../controls/RemoveButton';
 import { TextField } from '../controls/TextField';
 import { Tick } from '../controls/Tick';
+import { AddLine } from '../records/AddLine';
 import { drafted } from '../records/drafts';
 import { EditorHead } from '../records/EditorHead';
 import { RecordTabs } from '../records/RecordTabs';
@@ -53,7 +53,6 @@ function ChartForm({
   const removeColumn = (at: number) => {
     const left = columns.filter((_, i) => i !== at);
     setGrid({ columns: left, rows: grid.rows.map((cells) => cells.filter((_, i) => i !== at + 1)) });
-    if (columns[at]?.id === rest.leading) setRest({ ...rest, leading: left[0]?.id ?? '' });
   };
   const addRow = () => setGrid({ ...grid, rows: [...grid.rows, Array(columns.length + 1).fill('')] });
   const onKeyDown = (event: KeyboardEvent<HTMLInputElement>, row: number, column: number) => {
@@ -115,7 +114,10 @@ function ChartForm({
                         <button
                           type="button"
                           aria-label={`Remove column ${column.name || i + 1}`}
-                          disabled={columns.length === 1}
+                          title={
+                            column.id === rest.leading ? 'Sizes go by it: let another column lead first' : undefined
+                          }
+                          disabled={column.id === rest.leading}
                           onClick={() => removeColumn(i)}
                           className="flex min-h-9 w-7 items-center justify-center text-soft hover:text-ink disabled:opacity-30"
                         >
@@ -192,17 +194,15 @@ function ChartForm({
             </table>
           </div>
           <div className="mt-2 flex flex-wrap items-center gap-3">
-            <Button onClick={addRow}>
-              <Plus size={16} aria-hidden /> Add size
-            </Button>
-            <Button
+            <AddLine onClick={addRow}>Add size</AddLine>
+            <AddLine
               disabled={columns.length >= 12}
               onClick={() =>
                 setGrid({ columns: [...columns, freshColumn(columns)], rows: grid.rows.map((cells) => [...cells, '']) })
               }
             >
-              <Plus size={16} aria-hidden /> Add system
-            </Button>
+              Add system
+            </AddLine>
             <span className="text-[13px] text-soft">
               A table copied from a spreadsheet can be pasted into any cell. {revision > 0 && `Revision ${revision}.`}
             </span>

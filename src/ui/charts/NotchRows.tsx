@@ -1,9 +1,8 @@
-import { Plus } from 'lucide-react';
 import type { Notch } from '@/core/sizes/notches';
-import { Button } from '../controls/Button';
 import { NumberField } from '../controls/NumberField';
 import { RemoveButton } from '../controls/RemoveButton';
 import { TextField } from '../controls/TextField';
+import { AddLine } from '../records/AddLine';
 
 /** What the notches of an insole's edge count; their sum is the size in the leading system. */
 export function NotchRows({
@@ -36,13 +35,12 @@ export function NotchRows({
           <RemoveButton label={`Remove notch ${name}`} onClick={() => onChange(notches.filter((_, at) => at !== i))} />
         </div>
       ))}
-      <Button
-        className="mt-2"
+      <AddLine
         disabled={notches.length >= 8}
         onClick={() => onChange([...notches, { name: 'short', lengthMm: 5, value: 1 }])}
       >
-        <Plus size={16} aria-hidden /> Add notch
-      </Button>
+        Add notch
+      </AddLine>
     </section>
   );
 }

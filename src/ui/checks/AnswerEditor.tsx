@@ -1,10 +1,8 @@
 'use client';
-import { Plus } from 'lucide-react';
 import type { AnswerForm, KindDefinition, MeasuredBeside, PairRule } from '@/core/checks/check';
 import { TOOLS } from '@/core/checks/tools';
 import { RULES } from '@/core/crossread/rules';
 import { MEASURING } from '@/core/instruments';
-import { Button } from '../controls/Button';
 import { IdField } from '../controls/IdField';
 import { LabelledChoice } from '../controls/LabelledChoice';
 import { NumberField } from '../controls/NumberField';
@@ -13,6 +11,7 @@ import { LinesArea } from '../controls/TextArea';
 import { TextField } from '../controls/TextField';
 import { Tick } from '../controls/Tick';
 import { PAIR_WORDS } from '../inspect/pairWords';
+import { AddLine } from '../records/AddLine';
 import { blankAnswer, FORM_NAMES } from './blankCheck';
 import { OUTCOME_OPTIONS } from './outcomes';
 
@@ -53,9 +52,9 @@ function Choices({ answer, onChange }: { answer: Of<'choice'>; onChange: (answer
       ))}
       {choices.length < 9 && (
         <div>
-          <Button onClick={() => onChange({ ...answer, choices: [...choices, { label: '', outcome: 'differs' }] })}>
-            <Plus size={16} aria-hidden /> Add answer
-          </Button>
+          <AddLine onClick={() => onChange({ ...answer, choices: [...choices, { label: '', outcome: 'differs' }] })}>
+            Add answer
+          </AddLine>
         </div>
       )}
     </div>

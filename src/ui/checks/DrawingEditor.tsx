@@ -1,5 +1,4 @@
 'use client';
-import { Plus } from 'lucide-react';
 import { useState } from 'react';
 import type { CheckDefinition, Drawing } from '@/core/checks/check';
 import { Button } from '../controls/Button';
@@ -7,6 +6,7 @@ import { RemoveButton } from '../controls/RemoveButton';
 import { TextField } from '../controls/TextField';
 import { Tick } from '../controls/Tick';
 import { CheckDrawing } from '../inspect/CheckDrawing';
+import { AddLine } from '../records/AddLine';
 import { drawingOfSvg, svgOfDrawing } from './svgDrawing';
 
 const BLANK: Drawing = { lines: [{ d: 'M10 40 H110', thick: true }] };
@@ -48,9 +48,7 @@ function Side({ name, drawing, onChange }: { name: string; drawing: Drawing; onC
         </div>
       ))}
       <div className="flex flex-wrap items-center gap-2">
-        <Button onClick={() => onChange({ lines: [...drawing.lines, { d: 'M10 40 H110' }] })}>
-          <Plus size={16} aria-hidden /> Add line
-        </Button>
+        <AddLine onClick={() => onChange({ lines: [...drawing.lines, { d: 'M10 40 H110' }] })}>Add line</AddLine>
         <label className="inline-flex min-h-9 cursor-pointer items-center rounded-sm border border-line bg-sheet px-3 focus-within:border-accent hover:border-accent">
           Read an SVG file
           <input
@@ -92,9 +90,7 @@ export function DrawingEditor({
   if (!drawing)
     return (
       <div>
-        <Button onClick={() => onChange({ genuine: BLANK, copy: BLANK })}>
-          <Plus size={16} aria-hidden /> Add a drawing
-        </Button>
+        <AddLine onClick={() => onChange({ genuine: BLANK, copy: BLANK })}>Add a drawing</AddLine>
       </div>
     );
   return (

@@ -1,13 +1,12 @@
 'use client';
-import { Plus } from 'lucide-react';
 import { answersOf } from '@/core/checks/answers';
 import type { CheckDefinition } from '@/core/checks/check';
-import { Button } from '../controls/Button';
 import { IdField } from '../controls/IdField';
 import { RemoveButton } from '../controls/RemoveButton';
 import { LinesArea } from '../controls/TextArea';
 import { TextField } from '../controls/TextField';
 import { Tick } from '../controls/Tick';
+import { AddLine } from '../records/AddLine';
 
 type By = NonNullable<CheckDefinition['expectedBy']>[number];
 
@@ -76,9 +75,9 @@ export function VariantEditor({ check, onChange }: { check: CheckDefinition; onC
         </div>
       ))}
       <div>
-        <Button onClick={() => onChange([...list, { trait: list[0]?.trait ?? '', state: '', expected: '' }])}>
-          <Plus size={16} aria-hidden /> Add variant
-        </Button>
+        <AddLine onClick={() => onChange([...list, { trait: list[0]?.trait ?? '', state: '', expected: '' }])}>
+          Add variant
+        </AddLine>
       </div>
       {'measure' in check.answer && (
         <p className="text-[13px] text-soft">

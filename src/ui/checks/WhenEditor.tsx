@@ -1,8 +1,6 @@
 'use client';
-import { Plus } from 'lucide-react';
 import type { AppliesWhen, CheckDefinition, Condition, Intrusiveness } from '@/core/checks/check';
 import { TOOLS } from '@/core/checks/tools';
-import { Button } from '../controls/Button';
 import { IdField } from '../controls/IdField';
 import { LabelledChoice } from '../controls/LabelledChoice';
 import { NumberField } from '../controls/NumberField';
@@ -10,6 +8,7 @@ import { RemoveButton } from '../controls/RemoveButton';
 import { TextArea } from '../controls/TextArea';
 import { TextField } from '../controls/TextField';
 import { Tick } from '../controls/Tick';
+import { AddLine } from '../records/AddLine';
 import { OUTCOME_OPTIONS } from './outcomes';
 
 const CONDITIONS: { value: Condition; label: string }[] = [
@@ -180,15 +179,13 @@ export function WhenEditor({
           </div>
         ))}
         <div className="flex flex-wrap gap-2">
-          <Button onClick={() => setWhen({ traits: { ...when.traits, '': [] } })}>
-            <Plus size={16} aria-hidden /> Only for a trait
-          </Button>
-          <Button onClick={() => setWhen({ checks: { ...when.checks, [firstOther]: ['differs'] } })}>
-            <Plus size={16} aria-hidden /> Only after an outcome
-          </Button>
-          <Button onClick={() => set({ after: [...new Set([...check.after, firstOther])] })}>
-            <Plus size={16} aria-hidden /> Not before another
-          </Button>
+          <AddLine onClick={() => setWhen({ traits: { ...when.traits, '': [] } })}>Only for a trait</AddLine>
+          <AddLine onClick={() => setWhen({ checks: { ...when.checks, [firstOther]: ['differs'] } })}>
+            Only after an outcome
+          </AddLine>
+          <AddLine onClick={() => set({ after: [...new Set([...check.after, firstOther])] })}>
+            Not before another
+          </AddLine>
         </div>
       </div>
       <div className="flex flex-wrap items-end gap-3">

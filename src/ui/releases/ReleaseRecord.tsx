@@ -84,7 +84,8 @@ export function ReleaseRecord({
       </div>
       {release.retired && (
         <p className="mb-2">
-          Out of use since {formatDay(release.retired.on)}: {release.retired.why}. It is not proposed for new cases.
+          Out of use since {formatDay(release.retired.on)}: {release.retired.why}. Its name no longer proposes it; its
+          codes still find it.
         </p>
       )}
       <p className="mb-5 font-mono text-[24px]">{release.styleCode}</p>

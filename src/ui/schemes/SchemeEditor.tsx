@@ -1,14 +1,13 @@
 'use client';
-import { Plus } from 'lucide-react';
 import { useState } from 'react';
 import { checkScheme } from '@/core/codes/schemes/checkScheme';
 import { type CodeScheme, SCHEME_FACT_NAMES, type SchemeFact } from '@/core/codes/schemes/codeScheme';
-import { Button } from '../controls/Button';
 import { DayField } from '../controls/DayField';
 import { LabelledChoice } from '../controls/LabelledChoice';
 import { RemoveButton } from '../controls/RemoveButton';
 import { TextField } from '../controls/TextField';
 import { Tick } from '../controls/Tick';
+import { AddLine } from '../records/AddLine';
 import { drafted } from '../records/drafts';
 import { EditorHead } from '../records/EditorHead';
 import { RecordTabs } from '../records/RecordTabs';
@@ -101,8 +100,7 @@ function SchemeForm({
               />
             ))}
           </ol>
-          <Button
-            className="mt-2"
+          <AddLine
             onClick={() =>
               segments.append(
                 blankSegment(
@@ -115,8 +113,8 @@ function SchemeForm({
               )
             }
           >
-            <Plus size={16} aria-hidden /> Add segment
-          </Button>
+            Add segment
+          </AddLine>
 
           <h2 className="mt-6 border-b pb-1 text-[15px] font-semibold">
             Worked examples <span className="font-normal text-soft">must come out whenever the scheme is saved</span>
@@ -137,9 +135,7 @@ function SchemeForm({
               <RemoveButton label={`Remove example ${i + 1}`} onClick={() => examples.remove(i)} />
             </div>
           ))}
-          <Button className="mt-2" onClick={() => examples.append({ code: '', day: null })}>
-            <Plus size={16} aria-hidden /> Add example
-          </Button>
+          <AddLine onClick={() => examples.append({ code: '', day: null })}>Add example</AddLine>
           <div className="mt-6 flex">
             <TextField
               label="Known from"

@@ -1,4 +1,5 @@
 'use client';
+import { formatDay } from '@/core/dates/day';
 import { TextField } from '../../controls/TextField';
 import { Tick } from '../../controls/Tick';
 import { EditorPart } from '../../records/EditorPart';
@@ -14,13 +15,13 @@ export function RetiredPart({
     <EditorPart id="retired" title="Out of use">
       <div className="flex flex-wrap items-center gap-4">
         <Tick
-          label="no longer proposed for new cases"
+          label="no longer proposed by its name; its codes still find it"
           checked={retired !== undefined}
           onChange={(is) => set({ retired: is ? { on: today, why: 'no longer met' } : undefined })}
         />
         {retired && (
           <TextField
-            label={`because, since ${retired.on}`}
+            label={`because, since ${formatDay(retired.on)}`}
             wide
             maxLength={200}
             value={retired.why}
