@@ -11,12 +11,12 @@ import type { Finding } from './finding';
 export interface ToleranceStrip {
   width: number;
   height: number;
-  /** The range in which genuine items are expected, around it; and its middle, from the first size to the last. */
+  /** The range in which genuine items are expected, around it; and its middle, from end to end. */
   range: Point[];
   middle: Point[];
   known: { at: Point; of: 'genuine' | 'copy' }[];
   /** The item in question, with the ends of its 95 % interval. */
-  item: { at: Point; top: number; bottom: number } | null;
+  item: { at: Point; ends: [Point, Point] } | null;
   /** Words under it: at its left, in the middle, at its right. */
   labels: [left: string, middle: string, right: string];
   /** All of it in words. */
@@ -39,9 +39,12 @@ const HEIGHT = 104;
 const PAD = { left: 9, right: 9, top: 9, bottom: 24 };
 const STEPS = 8;
 
+/** Without sizes, how far down each stands, of the height: values go across, and nothing hides another. */
+const ROWS = { genuine: 0.2, item: 0.5, copy: 0.8 };
+
 /**
  * A measure over the sizes of a release: the range that genuine items are expected in, those that are known, known
- * copies, and the item in question. Without sizes all of them stand in the middle.
+ * copies, and the item in question. Sizes go across and values up; without sizes, values go across.
  *
  * @returns null where the release has no figure for it
  */
@@ -71,12 +74,17 @@ export function toleranceStrip(release: Release, measure: string, item?: Measure
   ];
   const [low, high] = [Math.min(...all), Math.max(...all)];
   const middle = (first + last) / 2;
-  const across = (at: number) => PAD.left + ((at - first) / (last - first)) * (WIDTH - PAD.left - PAD.right);
-  const x = (size: number | null) => across(sized ? (size ?? middle) : middle);
-  const y = (value: number) =>
-    HEIGHT - PAD.bottom - ((value - low) / (high - low || 1)) * (HEIGHT - PAD.top - PAD.bottom);
-  // Its place is that of its size; the range is drawn from end to end, with sizes or without.
-  const along = (of: 'low' | 'high' | 'value'): Point[] => band.map((each) => ({ x: across(each.at), y: y(each[of]) }));
+  const inner = { width: WIDTH - PAD.left - PAD.right, height: HEIGHT - PAD.top - PAD.bottom };
+  const share = (value: number) => (value - low) / (high - low || 1);
+  /** The place of a value: at its size, or in a row where no size tells values apart. */
+  const place = (value: number, size: number | null, row: number): Point =>
+    sized
+      ? {
+          x: PAD.left + (((size ?? middle) - first) / (last - first)) * inner.width,
+          y: PAD.top + (1 - share(value)) * inner.height,
+        }
+      : { x: PAD.left + share(value) * inner.width, y: PAD.top + row * inner.height };
+  const along = (of: 'low' | 'high' | 'value'): Point[] => band.map((each) => place(each[of], each.at, each.at));
   const { unit } = nominal;
   const centre = band[STEPS / 2] as (typeof band)[number];
   const words = `${measure.replaceAll('-', ' ')}: expected ${band[0]?.low.toFixed(1)} to ${band.at(-1)?.high.toFixed(1)} ${unit}; ${exemplars.length} genuine items known${item ? `; this one ${item.value} ${unit}` : ''}`;
@@ -86,15 +94,22 @@ export function toleranceStrip(release: Release, measure: string, item?: Measure
     range: [...along('low'), ...along('high').reverse()],
     middle: along('value'),
     known: [
-      ...exemplars.map(({ size, value }) => ({ at: { x: x(size), y: y(value) }, of: 'genuine' as const })),
-      ...copies.map(({ size, value }) => ({ at: { x: x(size), y: y(value) }, of: 'copy' as const })),
+      ...exemplars.map(({ size, value }) => ({ at: place(value, size, ROWS.genuine), of: 'genuine' as const })),
+      ...copies.map(({ size, value }) => ({ at: place(value, size, ROWS.copy), of: 'copy' as const })),
     ],
     item: item
-      ? { at: { x: x(item.size), y: y(item.value) }, top: y(ends[1] as number), bottom: y(ends[0] as number) }
+      ? {
+          at: place(item.value, item.size, ROWS.item),
+          ends: [place(ends[0] as number, item.size, ROWS.item), place(ends[1] as number, item.size, ROWS.item)],
+        }
       : null,
     labels: sized
       ? [`size ${first}`, `${centre.value.toFixed(1)} ± ${centre.half.toFixed(1)} ${unit} at ${middle}`, `size ${last}`]
-      : [`${low.toFixed(1)} ${unit}`, '', `${high.toFixed(1)} ${unit}`],
+      : [
+          `${low.toFixed(1)} ${unit}`,
+          `expected ${centre.value.toFixed(1)} ± ${centre.half.toFixed(1)} ${unit}`,
+          `${high.toFixed(1)} ${unit}`,
+        ],
     words,
   };
 }

@@ -82,6 +82,9 @@ export const READABLE_FACTS: { id: string; name: string }[] = [
   { id: 'size.leading', name: 'Leading size alone' },
 ];
 
+/** What a fact that a place may print is called; its id where nobody knows it. */
+export const readableName = (fact: string): string => READABLE_FACTS.find(({ id }) => id === fact)?.name ?? fact;
+
 const SIZE_PREFIX = 'size.';
 
 /** The size column that a fact id stands for, or null where it is no size. */

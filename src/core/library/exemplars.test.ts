@@ -86,6 +86,14 @@ describe('known makes of copies', () => {
     // A value that nobody kept the size of cannot be placed where the measure grows.
     expect(across([{ ...(copies[0] as KnownCopy), measured: [], values: { 'emblem-height': 29 } }])).toEqual([]);
   });
+  it('stand at their value where sizes tell nothing apart, as the words under the strip say', () => {
+    const alone = { ...slate, chart: null, copies: [] as KnownCopy[], shelf: [] };
+    const strip = toleranceStrip(alone, 'emblem-height', { size: null, value: 60, uncertainty: 0.1 });
+    const right = Math.max(...(strip?.range ?? []).map(({ x }) => x));
+    expect(strip?.item?.at.x).toBeGreaterThan(right);
+    expect(strip?.item?.ends[1].x).toBeCloseTo((strip?.width ?? 0) - 9);
+    expect(strip?.labels[2]).toBe('60.2 mm');
+  });
   it('grow by one more case and lose nothing', () => {
     const make = { id: 'touching-letters-first', name: 'touching letters' };
     const file = { ...caseWith({}), opened: { at: '2026-02-01T08:00:00Z', by: 'anyone' } };

@@ -498,7 +498,7 @@ describe('what is in use', () => {
       places: body.places.map((place) => ({ ...place, facts: place.facts.filter((fact) => fact !== 'styleCode') })),
     };
     await expect(saveRecords(desk, [{ kind: 'kind', body: less }])).rejects.toThrow(
-      /“styleCode”, which open cases have read there: PP-/,
+      /“Style code”, which open cases have read there: PP-/,
     );
   });
 

@@ -4,6 +4,7 @@ import { checkKind, releaseProblems } from '@/core/checks/checkKind';
 import { checksFor } from '@/core/checks/findings';
 import { checkScheme } from '@/core/codes/schemes/checkScheme';
 import type { CodeScheme } from '@/core/codes/schemes/codeScheme';
+import { readableName } from '@/core/crossread/facts';
 import { formatProblem } from '@/core/formats/validate';
 import type { Release } from '@/core/releases/release';
 import { releaseSizeProblems } from '@/core/releases/releaseSizeProblems';
@@ -109,7 +110,7 @@ async function kindProblem(store: Store, kind: KindDefinition, transaction?: Tra
   for (const { place, name, fact } of lost) {
     const cases = await factsInUse(store, { kind: kind.id, place, fact }, transaction);
     if (cases.length > 0)
-      return `“${name}” would no longer have the fact “${fact}”, which open cases have read there: ${named(cases)}. Seal or close them first.`;
+      return `“${name}” would no longer have the fact “${readableName(fact)}”, which open cases have read there: ${named(cases)}. Seal or close them first.`;
   }
   return null;
 }

@@ -54,7 +54,7 @@ export function StripShape({ strip, width }: { strip: ToleranceStrip; width: num
           <Path key={i} d={`M${at.x - 4.5} ${at.y + 3.5}h9l-4.5 -8z`} fill={DIFFERS} />
         ),
       )}
-      {item && <Path d={`M${item.at.x} ${item.top}V${item.bottom}`} stroke={INK} strokeWidth={1.25} />}
+      {item && <Path d={`M${path(item.ends)}`} stroke={INK} strokeWidth={1.25} />}
       {item && <Path d={`M${item.at.x} ${item.at.y - 5}l5 5l-5 5l-5 -5z`} fill={INK} />}
       {labels.map((label, i) => (
         <Text

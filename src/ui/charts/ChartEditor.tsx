@@ -35,6 +35,7 @@ function ChartForm({
   const table = useRef<HTMLTableElement>(null);
   const { save, message, failed } = useSaveRecord();
   const { columns } = grid;
+  const nameOf = (column: string) => columns.find(({ id }) => id === column)?.name ?? '';
   const chart: SizeChart = { ...rest, columns, rows: rowsOf(grid) };
   const wrong = [
     ...(chart.name.trim() === '' ? ['It needs a name.'] : []),
@@ -210,10 +211,16 @@ function ChartForm({
         </section>
         <div className="grid min-w-0 content-start gap-6">
           <SaveNotice wrong={wrong} message={message} failed={failed} />
+          {revision > 0 && rest.leading !== kept.leading && (
+            <p className="text-doubt">
+              Insole notches, and labels that print one size alone, are read in {nameOf(rest.leading)} from now on, not
+              in {nameOf(kept.leading)}; so are those of open cases.
+            </p>
+          )}
           <TryLabel chart={chart} />
           <NotchRows
             notches={rest.notches ?? []}
-            leading={columns.find(({ id }) => id === rest.leading)?.name ?? ''}
+            leading={nameOf(rest.leading)}
             onChange={(notches) => setRest({ ...rest, notches: notches.length > 0 ? notches : undefined })}
           />
         </div>

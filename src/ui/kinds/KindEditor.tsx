@@ -76,7 +76,7 @@ function KindForm({
             <LayerRows kind={kind} onChange={set} />
           </EditorPart>
           <EditorPart id="places" title="Places that print" says="and what is read there">
-            <PlaceRows places={kind.places} onChange={(places) => set({ places })} />
+            <PlaceRows kind={kind} onChange={set} />
           </EditorPart>
           <EditorPart
             id="strands"

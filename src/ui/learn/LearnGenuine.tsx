@@ -9,6 +9,7 @@ import { wantedItems, whatTheyTell } from '@/core/library/exemplarAdvice';
 import { type Bought, learnItem, type Taking, takeLessons } from '@/core/library/learnItem';
 import { blankRelease } from '@/core/releases/blankRelease';
 import type { Maker } from '@/core/releases/release';
+import { releaseRemarks } from '@/core/releases/releaseRemarks';
 import { PROVENANCE, type Provenance } from '@/core/releases/shelfItem';
 import { useCaseBook } from '../casebook/CaseBook';
 import { Button, Key } from '../controls/Button';
@@ -69,7 +70,10 @@ export function LearnGenuine({ newest, makers, charts, kind, today }: LearnFrom)
   const { can, cannot } = whatTheyTell(count);
   const ready = bought.from.trim() !== '' && maker !== null && mayDo('editRecords');
 
-  useKeys('enter', () => ready && setEditing(true));
+  const edit = () => ready && setEditing(true);
+  useKeys('enter', edit);
+  const known = releaseRemarks(base, chart, maker);
+  const odd = releaseRemarks(taught, chart, maker).filter((remark) => !known.includes(remark));
 
   if (editing)
     return (
@@ -118,6 +122,17 @@ export function LearnGenuine({ newest, makers, charts, kind, today }: LearnFrom)
             </p>
           )}
         </EditorPart>
+        {odd.length > 0 && (
+          <EditorPart id="odd" title="What is odd beside what is known">
+            <ul>
+              {odd.map((sentence) => (
+                <li key={sentence} className="border-b py-1.5 text-doubt">
+                  {sentence}
+                </li>
+              ))}
+            </ul>
+          </EditorPart>
+        )}
         {learned.leftOver.length > 0 && (
           <EditorPart
             id="left-over"
@@ -145,7 +160,13 @@ export function LearnGenuine({ newest, makers, charts, kind, today }: LearnFrom)
           </EditorPart>
         )}
       </div>
-      <aside className="grid content-start gap-5 self-start">
+      <form
+        className="grid content-start gap-5 self-start"
+        onSubmit={(event) => {
+          event.preventDefault();
+          edit();
+        }}
+      >
         <EditorPart id="known" title="How it is known to be genuine">
           <div className="grid gap-3">
             {!confirmed && (
@@ -211,7 +232,7 @@ export function LearnGenuine({ newest, makers, charts, kind, today }: LearnFrom)
           <p className="mt-1 text-soft">{cannot}</p>
         </section>
         <div>
-          <Button look="act" disabled={!ready} onClick={() => setEditing(true)}>
+          <Button look="act" type="submit" disabled={!ready}>
             {newest ? 'See the record with it' : 'See the new record'} <Key>Enter</Key>
           </Button>
           {!ready && (
@@ -224,7 +245,7 @@ export function LearnGenuine({ newest, makers, charts, kind, today }: LearnFrom)
             </p>
           )}
         </div>
-      </aside>
+      </form>
     </main>
   );
 }

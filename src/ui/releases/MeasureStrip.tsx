@@ -22,7 +22,7 @@ export function MeasureStrip({ strip }: { strip: ToleranceStrip | null }) {
       )}
       {item && (
         <g className="fill-ink stroke-ink">
-          <path d={`M${item.at.x} ${item.top}V${item.bottom}`} strokeWidth={1.25} />
+          <path d={`M${path(item.ends)}`} strokeWidth={1.25} />
           <path d={`M${item.at.x} ${item.at.y - 5}l5 5l-5 5l-5 -5z`} stroke="none" />
         </g>
       )}
