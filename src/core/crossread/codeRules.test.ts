@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { labelContext } from '@/demo/testing/labels';
 import { writeEpc } from '../codes/epc';
 import { readChain } from '../judgement/readings';
+import type { Maker, Release } from '../releases/release';
 import { cellOf } from './crossReading';
 import { crossread } from './crossread';
 import { RULES } from './rules';
@@ -102,6 +103,21 @@ describe('dates together', () => {
     expect(windows({ 'innerLabel.productionWindow': '05/06/24' })).toEqual(['2024-06-05', '2024-05-06']);
     expect(windows({ 'innerLabel.productionWindow': '05/06/24', 'innerLabel.factoryCode': 'VT4' })).toEqual([
       '2024-05-06',
+    ]);
+  });
+  it('finds the order and the day of a market however its name is written', () => {
+    const context = labelContext(
+      { 'innerLabel.productionWindow': '05/06/24', 'innerLabel.factoryCode': 'VT4' },
+      '42',
+      SLATE,
+    );
+    const maker = { ...context.maker, dateOrders: { ' gulf': 'MDY' } } as Maker;
+    const { reading } = cellOf(crossread({ ...context, maker }), 'innerLabel', 'productionWindow') ?? {};
+    expect(reading?.windows?.map(({ start }) => start.from)).toEqual(['2024-05-06']);
+    const bought = labelContext({ 'listing.boughtOn': '2024-11-20', 'boxLabel.labelSuffix': 'GF' }, '42', SLATE);
+    const release = { ...bought.release, marketDates: { GULF: '2025-04-25' } } as Release;
+    expect(crossread({ ...bought, release }).dates.problems.map((p) => p.sentence)).toEqual([
+      expect.stringMatching(/^The release in GULF/),
     ]);
   });
   it('tells left and right that were made further apart than the record has seen', () => {

@@ -7,6 +7,7 @@ import {
 } from '../dates/contradictions';
 import type { Day } from '../dates/day';
 import type { DayInterval } from '../dates/interval';
+import { MARKET_TRAIT, marketNamed } from '../releases/market';
 import type { Release } from '../releases/release';
 import { fitVariants, type Observation } from '../releases/variantFit';
 import type { Cell } from './cell';
@@ -103,11 +104,13 @@ function lateMarket(traits: Observation[], context: ReadingContext): string | nu
   const { variants = [], marketDates = {}, releaseDate } = context.release ?? {};
   if (!releaseDate) return null;
   const left = fitVariants(variants, traits).fits.filter(({ broken }) => broken.length === 0);
-  const markets = left.flatMap(({ variant }) => variant.traits.market ?? ['']);
-  const dates = markets.map((market) => marketDates[market] ?? releaseDate).sort();
-  const [first] = dates;
-  if (!first || first <= releaseDate) return null;
-  return markets.find((market) => marketDates[market] === first) ?? null;
+  const soldIn = left.flatMap(({ variant }) => variant.traits[MARKET_TRAIT.id] ?? ['']);
+  const days = soldIn.map((each) => {
+    const market = marketNamed(marketDates, each) ?? null;
+    return { market, day: market === null ? releaseDate : (marketDates[market] as string) };
+  });
+  const [first] = days.sort((a, b) => a.day.localeCompare(b.day));
+  return first && first.day > releaseDate ? first.market : null;
 }
 
 function constraintsOf(traits: Observation[], dated: DatedCell[], context: ReadingContext): DateConstraint[] {

@@ -4,6 +4,7 @@ import { formatDay } from '../../dates/day';
 import { type DayInterval, formatInterval } from '../../dates/interval';
 import { type DateReading, readPrintedDate } from '../../dates/printedDate';
 import { compareWithRelease, type ProductionWindow, readProductionWindow } from '../../dates/productionWindow';
+import { MARKET_TRAIT, marketNamed } from '../../releases/market';
 import type { ReadingContext } from '../context';
 import { type FactReading, type FactResult, fails } from '../reading';
 import { wordsKey } from '../words';
@@ -20,7 +21,9 @@ export function ordersAt(place: string | null, { maker, release, facts }: Readin
   const variants = (release?.variants ?? []).filter(
     ({ traits }) => !factory || !traits.factory || traits.factory.some((code) => wordsKey(code) === wordsKey(factory)),
   );
-  const orders = variants.flatMap(({ traits }) => (traits.market ?? []).map((market) => special[market] ?? usual));
+  const orders = variants.flatMap(({ traits }) =>
+    (traits[MARKET_TRAIT.id] ?? []).map((market) => special[marketNamed(special, market) ?? ''] ?? usual),
+  );
   return orders.length > 0 ? [...new Set(orders)] : [usual];
 }
 

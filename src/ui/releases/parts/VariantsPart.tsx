@@ -4,6 +4,7 @@ import { answersOf } from '@/core/checks/answers';
 import type { CheckDefinition } from '@/core/checks/check';
 import { statesOf } from '@/core/releases/bonds';
 import { freshNumber } from '@/core/releases/freshId';
+import { MARKET_TRAIT } from '@/core/releases/market';
 import { COMMON_TRAITS } from '@/core/releases/trait';
 import type { Variant } from '@/core/releases/variantFit';
 import { LabelledChoice } from '../../controls/LabelledChoice';
@@ -21,7 +22,7 @@ import { TraitRows } from './TraitRows';
 function traitNames({ release, kind }: Pick<ReleasePartProps, 'release' | 'kind'>): Map<string, string> {
   const shown = (check: CheckDefinition): [string, string][] => (check.trait ? [[check.trait, check.name]] : []);
   return new Map([
-    ...[...COMMON_TRAITS, ...(release.traits ?? [])].map(({ id, name }): [string, string] => [id, name]),
+    ...[...COMMON_TRAITS, MARKET_TRAIT, ...(release.traits ?? [])].map(({ id, name }): [string, string] => [id, name]),
     ...[...kind.checks, ...release.checks.add].flatMap(shown),
   ]);
 }
