@@ -241,6 +241,16 @@ export function toldApart(headings: string[]): string[] {
   });
 }
 
+/** What stands over several columns, of headings that were told apart, with how many there are. */
+export function namedAlike(headings: string[]): { name: string; count: number }[] {
+  const counts = new Map<string, number>();
+  for (const heading of headings) {
+    const [, name, n] = /^(.*) \((\d+)\)$/.exec(heading) ?? [];
+    if (name && headings.includes(name)) counts.set(name, Math.max(Number(n), counts.get(name) ?? 0));
+  }
+  return [...counts].map(([name, count]) => ({ name, count }));
+}
+
 /** Without these a table is no list of releases. */
 const NEEDED: CsvField[] = ['maker', 'kind', 'styleCode', 'name', 'colourName', 'size', 'gtin'];
 

@@ -11,6 +11,7 @@ import {
   guessDateOrder,
   guessMapping,
   mappingProblems,
+  namedAlike,
   toldApart,
   unknownMakers,
 } from '@/core/library/csvColumns';
@@ -352,6 +353,7 @@ describe('a table', () => {
   it('with several columns of one heading tells them apart', () => {
     const headings = ['Name', 'Name', 'Name', ''];
     expect(toldApart(headings)).toEqual(['Name', 'Name (2)', 'Name (3)', 'column 4']);
+    expect(namedAlike(toldApart(headings))).toEqual([{ name: 'Name', count: 3 }]);
     expect(guessColumns(headings)).toEqual(['name', null, null, null]);
     const mapping = { columns: ['name', 'name', 'gtin'] as const, fixed: {}, dateOrder: 'YMD' as const, source: 'x' };
     expect(mappingProblems({ ...mapping, columns: [...mapping.columns] })[0]).toContain(

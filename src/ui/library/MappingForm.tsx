@@ -9,6 +9,7 @@ import {
   datesIn,
   guessDateOrder,
   mappingProblems,
+  namedAlike,
   unknownMakers,
 } from '@/core/library/csvColumns';
 import { Button, Key } from '../controls/Button';
@@ -59,6 +60,11 @@ export function MappingForm({
             ? 'As it was said for the last table with these headings.'
             : 'Guessed by their headings. It is remembered for the next table with these headings.'}
         </p>
+        {namedAlike(brought.headings).map(({ name, count }) => (
+          <p key={name} className="text-doubt">
+            {count} columns are called “{name}”: look which of them is meant.
+          </p>
+        ))}
         <div className="overflow-x-auto">
           <table className="w-full border-collapse border-y bg-sheet text-[15px]">
             <thead>

@@ -118,6 +118,7 @@ export function PictureFacts({
     return entry !== undefined && entry.via !== 'derived';
   };
   const sure = facts.filter((each) => each.trust === 'sure' && taken[keyOf(each)] !== false && !overwrites(each));
+  const keepSure = () => keep([...new Set([...chosen, ...sure])]);
   const move = (from: number, by: number) =>
     list.current?.querySelectorAll<HTMLInputElement>('input[data-fact]')[from + by]?.focus();
   // The hand begins on what has to be looked at.
@@ -141,7 +142,17 @@ export function PictureFacts({
   );
   const shownPlaces = grounds.kind.places.filter(({ id }) => label.at[id]);
   return (
-    <section aria-label="What the label says" className="flex min-h-0 flex-col">
+    <section
+      aria-label="What the label says"
+      className="flex min-h-0 flex-col"
+      onKeyDown={(event) => {
+        const onTick = event.target instanceof HTMLInputElement && event.target.type === 'checkbox';
+        if (event.key !== 'Enter' || event.defaultPrevented || !(event.shiftKey || onTick)) return;
+        event.preventDefault();
+        if (event.shiftKey) keepSure();
+        else if (chosen.length > 0) keep(chosen);
+      }}
+    >
       <div className="mb-2 flex flex-wrap items-center gap-x-3">
         <label className="flex items-center gap-2">
           It is the
@@ -170,7 +181,7 @@ export function PictureFacts({
       )}
       <ul ref={list} className="min-h-0 overflow-auto border-t p-0.5">
         {facts.map((each, i) => {
-          const { fact, trust, why, alternatives, corners } = each;
+          const { fact, raw, trust, why, alternatives, corners } = each;
           const key = keyOf(each);
           const entry = file.facts[each.place]?.[fact];
           const name = factName(fact, grounds.chart);
@@ -200,8 +211,8 @@ export function PictureFacts({
                   }}
                   onKeyDown={(event) => {
                     const pick = event.altKey ? alternatives[Number(event.key) - 1] : undefined;
-                    if (event.key === 'Enter' && event.shiftKey) keep([...new Set([...chosen, ...sure])]);
-                    else if (event.key === 'Enter') {
+                    if (event.key === 'Enter' && event.shiftKey) return;
+                    if (event.key === 'Enter') {
                       if (textOf(each).trim() !== '') setTaken({ ...taken, [key]: true });
                       if (i + 1 < facts.length) move(i, 1);
                       else list.current?.parentElement?.querySelector<HTMLButtonElement>('button[data-keep]')?.focus();
@@ -217,7 +228,7 @@ export function PictureFacts({
                 <span className={clsx(trust === 'doubtful' && 'font-semibold text-doubt')}>
                   {taken[key] ? 'confirmed' : why === BY_HAND ? 'by hand' : TRUST_WORDS[trust]}
                 </span>
-                : {why}
+                : {raw !== '' && texts[key] && texts[key].trim() !== raw ? `the picture was read as ${raw}` : why}
                 {alternatives.map((other, k) => (
                   <Button
                     key={other}
@@ -284,7 +295,7 @@ export function PictureFacts({
           Keep {chosen.length} confirmed <Key>Enter</Key>
         </Button>
         {sure.length > 0 && (
-          <Button onClick={() => keep([...new Set([...chosen, ...sure])])}>
+          <Button onClick={keepSure}>
             Keep all that are sure <Key>Shift Enter</Key>
           </Button>
         )}
