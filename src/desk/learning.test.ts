@@ -15,6 +15,7 @@ import { readCaseFolder } from './caseFolder';
 import { agreementByQuarter, readCheckRecords, saveCheck } from './checks';
 import { previewRules, readHouseRules, saveHouseRules } from './houseRules';
 import { learnSealed, sortedByHand } from './learning';
+import { noteMake } from './library/noteMake';
 import { THE_MACHINE } from './people/roster';
 import { recordEvents } from './recordEvents';
 import { saveEditedRecord } from './records';
@@ -277,10 +278,16 @@ describe('a make of copies that a release notes', () => {
     const { body, revision } = (await readRelease(at.desk, grounds.release?.body.id as string)).release;
     const sorted = async () => sortedByHand(at.desk, await listConfirmed(at.desk.store, 'footwear'));
     expect((await sorted()).get('PP-0002')).toBeUndefined();
-    const days = { firstMet: '2026-01-04', lastMet: '2026-01-04' };
-    const copy = { id: 'wide-gap', name: 'wide gap', ...days, signs: [], pictures: [], cases: ['PP-0002'] };
-    const noted = { ...body, copies: [...(body.copies ?? []), copy] };
-    await saveEditedRecord(at.desk, THE_MACHINE, { kind: 'release', body: noted, from: revision });
+    const make = { id: 'wide-gap', name: 'wide gap' };
+    const note = (number: string, alike: string[], from = revision) =>
+      noteMake(at.desk, THE_MACHINE, number, { make, alike, from });
+    await expect(note('PP-0002', ['PP-0001'])).rejects.toThrow(/^PP-0001 is not confirmed to be counterfeit/);
+    await expect(note('PP-0002', [], revision - 1)).rejects.toThrow();
+    await note('PP-0002', ['PP-0002']);
+    const [copy] = (await readRelease(at.desk, body.id)).release.body.copies?.slice(-1) ?? [];
+    expect(copy).toMatchObject({ ...make, cases: ['PP-0002'] });
+    expect(copy?.signs.every(({ cases }) => cases === 1)).toBe(true);
+    expect(copy?.signs.length).toBeGreaterThan(0);
     expect((await sorted()).get('PP-0002')).toBe(`${body.id}/wide-gap`);
   });
 });

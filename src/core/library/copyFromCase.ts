@@ -10,6 +10,9 @@ const MOST_PICTURES = 40;
 const MOST_SAID = 200;
 const cut = (text: string): string => (text.length > MOST_SAID ? `${text.slice(0, MOST_SAID - 1)}…` : text);
 
+/** So many signs, and the commonest of them. */
+const MOST_SIGNS = 100;
+
 /** So many measurements, and the newest of them. */
 const MOST_MEASURED = 600;
 
@@ -30,11 +33,47 @@ export const signsOf = (findings: Finding[], size: number | null): KnownCopy['si
 
 const newest = (measured: KnownCopy['measured'] & object) => measured.slice(-MOST_MEASURED);
 
-/** A make’s signs, with those of other checks. */
-const withSigns = ({ signs }: KnownCopy, more: KnownCopy['signs']): KnownCopy['signs'] => [
-  ...signs,
-  ...more.filter(({ check }) => !signs.some((sign) => sign.check === check)),
-];
+type Signs = KnownCopy['signs'];
+
+/**
+ * A make’s signs with those of more copies, the commonest first; where both show one, it was met in the cases of both.
+ * What nobody counted from the beginning stays without a count.
+ */
+function withSigns(signs: Signs, more: Signs): Signs {
+  const also = new Map(more.map((sign) => [sign.check, sign]));
+  const merged = signs.map(({ cases, ...sign }): Signs[number] => {
+    const others = also.get(sign.check);
+    if (cases === undefined || (others && others.cases === undefined)) return sign;
+    return { ...sign, cases: cases + (others?.cases ?? 0) };
+  });
+  const fresh = more.filter(({ check }) => !signs.some((sign) => sign.check === check));
+  return [...merged, ...fresh].sort((a, b) => (b.cases ?? 0) - (a.cases ?? 0)).slice(0, MOST_SIGNS);
+}
+
+/** What one copy showed. */
+type Shown = Pick<Required<KnownCopy>, 'signs' | 'measured' | 'pictures'>;
+
+/** A make of which a case turned out to be none: what was only met there goes with it. */
+function withoutCase(copy: KnownCopy, number: string, { signs, measured, pictures }: Shown): KnownCopy {
+  if (!copy.cases.includes(number)) return copy;
+  const gone = new Set(signs.map(({ check }) => check));
+  const key = (each: object) => JSON.stringify(each);
+  const left = measured.map(key);
+  return {
+    ...copy,
+    cases: copy.cases.filter((each) => each !== number),
+    signs: copy.signs.flatMap((sign) => {
+      if (sign.cases === undefined || !gone.has(sign.check)) return [sign];
+      return sign.cases > 1 ? [{ ...sign, cases: sign.cases - 1 }] : [];
+    }),
+    measured: copy.measured?.filter((each) => {
+      const at = left.indexOf(key(each));
+      if (at >= 0) left.splice(at, 1);
+      return at < 0;
+    }),
+    pictures: copy.pictures.filter((each) => !pictures.includes(each)),
+  };
+}
 
 /** How many of a make's signs an item shows, and how many of those that could be seen it does not. */
 export interface MakeLikeness {
@@ -64,7 +103,6 @@ export function likeMakes({ copies = [] }: Pick<Release, 'copies'>, findings: Fi
  * taken out of the others.
  *
  * @param size its leading size; null for goods without
- * @param alike numbers of other cases that are of the same make
  */
 export function noteCopy(
   release: Release,
@@ -72,41 +110,30 @@ export function noteCopy(
   file: CaseFile,
   findings: Finding[],
   size: number | null,
-  alike: string[] = [],
 ): Release {
   const copies = release.copies ?? [];
   const met = file.opened.at.slice(0, 10);
+  const shown: Shown = {
+    signs: signsOf(findings, size).map((sign) => ({ ...sign, cases: 1 })),
+    measured: findings.flatMap(({ check: { answer }, value }) =>
+      'measure' in answer && value !== undefined ? [{ measure: answer.measure, size, value }] : [],
+    ),
+    pictures: file.photos.map(({ sha256 }) => sha256),
+  };
   const known = copies.find(({ id }) => id === make.id);
-  const signs = signsOf(findings, size);
-  const measured = findings.flatMap(({ check: { answer }, value }) =>
-    'measure' in answer && value !== undefined ? [{ measure: answer.measure, size, value }] : [],
-  );
-  const pictures = file.photos.map(({ sha256 }) => sha256);
+  if (known?.cases.includes(file.number)) return release;
   const [firstMet = met, , lastMet = met] = [met, known?.firstMet ?? met, known?.lastMet ?? met].sort();
-  const next: KnownCopy = known
-    ? {
-        ...known,
-        firstMet,
-        lastMet,
-        signs: withSigns(known, signs),
-        measured: known.cases.includes(file.number) ? known.measured : newest([...(known.measured ?? []), ...measured]),
-        pictures: [...new Set([...known.pictures, ...pictures])].slice(0, MOST_PICTURES),
-        ...picturedBy(file.photos, known.pictured),
-        cases: [...new Set([...known.cases, file.number, ...alike])],
-      }
-    : {
-        ...make,
-        firstMet: met,
-        lastMet: met,
-        signs,
-        measured,
-        pictures: pictures.slice(0, MOST_PICTURES),
-        ...picturedBy(file.photos),
-        cases: [file.number, ...alike.filter((number) => number !== file.number)],
-      };
-  const others = copies
-    .filter(({ id }) => id !== make.id)
-    .map((copy) => ({ ...copy, cases: copy.cases.filter((number) => !next.cases.includes(number)) }));
+  const next: KnownCopy = {
+    ...(known ?? make),
+    firstMet,
+    lastMet,
+    signs: withSigns(known?.signs ?? [], shown.signs),
+    measured: newest([...(known?.measured ?? []), ...shown.measured]),
+    pictures: [...new Set([...(known?.pictures ?? []), ...shown.pictures])].slice(0, MOST_PICTURES),
+    ...picturedBy(file.photos, known?.pictured),
+    cases: [...(known?.cases ?? []), file.number],
+  };
+  const others = copies.filter(({ id }) => id !== make.id).map((copy) => withoutCase(copy, file.number, shown));
   return { ...release, copies: [...others, next] };
 }
 
@@ -123,7 +150,7 @@ export function mergeMakes(copies: KnownCopy[], from: string, into: string): Kno
     ...other,
     firstMet: days[0] as string,
     lastMet: days[3] as string,
-    signs: withSigns(other, one.signs),
+    signs: withSigns(other.signs, one.signs),
     measured: newest([...(one.measured ?? []), ...(other.measured ?? [])]),
     values: { ...one.values, ...other.values },
     pictures,

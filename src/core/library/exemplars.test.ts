@@ -102,11 +102,22 @@ describe('known makes of copies', () => {
     expect(copy?.signs.map(({ check }) => check)).toContain('label.straight');
     expect(copy?.signs).toHaveLength(4);
   });
-  it('hold a case once: noted under another make it leaves the first, and brings those that it resembles', () => {
-    const first = noteCopy(slate, { id: 'one', name: 'one' }, caseWith({}), findings, 42);
-    const moved = noteCopy(first, { id: 'other', name: 'other' }, caseWith({}), findings, 42, ['PP-0001', 'PP-0009']);
-    expect(moved.copies?.find(({ id }) => id === 'one')?.cases).toEqual([]);
-    expect(moved.copies?.find(({ id }) => id === 'other')?.cases).toEqual(['PP-0001', 'PP-0009']);
+  it('count in how many cases a sign was met, and lose what a case that is taken out alone had', () => {
+    const one = { id: 'one', name: 'one' };
+    const emblem = { ...finding('outside.emblem', 'differs'), choice: undefined, value: 34.8 } as Finding;
+    const second = { ...caseWith({}), number: 'PP-0009', opened: { at: '2025-01-05T08:00:00Z', by: 'anyone' } };
+    const bare = { ...slate, copies: [] };
+    const both = noteCopy(noteCopy(bare, one, caseWith({}), [...findings, emblem], 42), one, second, findings, 44);
+    const signs = (release: Release, id: string) =>
+      release.copies?.find((each) => each.id === id)?.signs.map(({ check, cases }) => `${check} ${cases}`);
+    expect(signs(both, 'one')).toEqual(['underneath.sole-letters 2', 'label.straight 2', 'outside.emblem 1']);
+    expect(both.copies?.[0]).toMatchObject({ firstMet: '2025-01-05', cases: ['PP-0001', 'PP-0009'] });
+    // Noted once more it changes nothing.
+    expect(noteCopy(both, one, second, findings, 44)).toBe(both);
+    const split = noteCopy(both, { id: 'other', name: 'other' }, caseWith({}), [...findings, emblem], 42);
+    expect(signs(split, 'one')).toEqual(['underneath.sole-letters 1', 'label.straight 1']);
+    expect(split.copies?.find(({ id }) => id === 'one')).toMatchObject({ cases: ['PP-0009'], measured: [] });
+    expect(signs(split, 'other')).toHaveLength(3);
   });
   it('that turn out to be one are merged, and nothing of either is lost', () => {
     const [known] = slate.copies as [KnownCopy];

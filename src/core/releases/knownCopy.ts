@@ -9,8 +9,8 @@ export interface KnownCopy {
   generation?: string;
   firstMet: Day;
   lastMet: Day;
-  /** What gives it away: a check, and what it shows there. */
-  signs: { check: string; shows: string }[];
+  /** What gives it away: a check, what it shows there, and in how many of its cases, where that was counted. */
+  signs: { check: string; shows: string; cases?: number }[];
   /** What was measured on its copies, in the record's unit, the newest last. */
   measured?: { measure: string /** Leading size; null for goods without. */; size: number | null; value: number }[];
   /** Measure id to value, in records of before sizes were kept. */

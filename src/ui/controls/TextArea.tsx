@@ -1,5 +1,6 @@
 'use client';
 import { useState } from 'react';
+import { leaveByEscape } from './field';
 
 const LOOK =
   'w-full rounded-sm border border-line bg-sheet px-2 py-1 text-[15px] text-ink outline-none focus:border-accent';
@@ -23,6 +24,7 @@ export function TextArea({
         value={value}
         rows={rows}
         maxLength={4000}
+        onKeyDown={leaveByEscape}
         onChange={(event) => onChange(event.target.value)}
         className={LOOK}
       />

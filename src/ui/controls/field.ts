@@ -1,3 +1,5 @@
+import type { KeyboardEvent } from 'react';
+
 export type Field = HTMLInputElement | HTMLTextAreaElement;
 
 /** Change what a field holds, in the way that React notices. */
@@ -11,4 +13,9 @@ export function setValue(field: Field, value: string): void {
 export function activeField(): Field | null {
   const active = document.activeElement;
   return active instanceof HTMLInputElement || active instanceof HTMLTextAreaElement ? active : null;
+}
+
+/** Escape leaves a field, so that the next key is one of the page. */
+export function leaveByEscape({ key, currentTarget }: KeyboardEvent<Field>): void {
+  if (key === 'Escape') currentTarget.blur();
 }

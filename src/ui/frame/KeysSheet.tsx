@@ -11,6 +11,7 @@ const GROUPS: { name: string; keys: [keys: string[], does: string][] }[] = [
       [['r'], 'Records: releases, codes, sizes, checks, rules'],
       [['e'], 'Seen codes'],
       [['Ctrl K'], 'find a case or a release'],
+      [['Esc'], 'leave a field: the next key is the page’s'],
       [['d'], 'dim room'],
       [['h'], 'somebody else takes over; then 0 ends the shift'],
       [['?'], 'this page'],

@@ -179,6 +179,7 @@ export function LearnGenuine({ newest, makers, charts, kind, today }: LearnFrom)
             )}
             <TextField
               label="Which shop, person or letter"
+              autoFocus={bought.from === ''}
               maxLength={200}
               placeholder="Harbour branch, receipt of 3 Nov"
               value={bought.from}

@@ -3,7 +3,7 @@ import Link from 'next/link';
 import { useState } from 'react';
 import { leadingSize } from '@/core/crossread/context';
 import { NAMED_FROM, notedAs } from '@/core/judgement/resemblance';
-import { likeMakes, noteCopy, signsOf } from '@/core/library/copyFromCase';
+import { likeMakes, signsOf } from '@/core/library/copyFromCase';
 import { useCaseBook, useStanding } from '../casebook/CaseBook';
 import { Button } from '../controls/Button';
 import { TextField } from '../controls/TextField';
@@ -39,14 +39,10 @@ export function NoteMake({ newest }: LearnFrom) {
   const resembled = sure ? notedAs(sure.make, makes) : undefined;
   const alike = sure && !resembled ? sure.make.cases.filter((each) => each !== number) : [];
   const sorted = makes.toSorted((a, b) => Number(b === resembled) - Number(a === resembled));
-  const note = (make: { id: string; name: string; generation?: string }, others?: string[]) =>
+  const note = (make: { id: string; name: string; generation?: string }, others: string[] = []) =>
     void save(
-      '/api/records',
-      {
-        kind: 'release',
-        body: noteCopy(newest.body, make, file, assessment.findings, size, others),
-        from: newest.revision,
-      },
+      `/api/cases/${encodeURIComponent(number)}/make`,
+      { make: { id: make.id, name: make.name, generation: make.generation }, alike: others, from: newest.revision },
       `/releases/${newest.body.id}`,
     );
   const fresh = recordId(`${name} ${generation}`);
@@ -110,6 +106,7 @@ export function NoteMake({ newest }: LearnFrom) {
           >
             <TextField
               label="The house calls it"
+              autoFocus={!resembled}
               maxLength={60}
               placeholder="touching letters"
               value={name}

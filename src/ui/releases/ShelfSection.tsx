@@ -100,7 +100,16 @@ export function ShelfSection({ release, kind }: { release: Release; kind: KindDe
                   {copy.cases.length > 0 && ` in ${copy.cases.length} ${copy.cases.length === 1 ? 'case' : 'cases'}`}
                 </span>
                 <span className="block text-[13px] text-soft">
-                  {copy.signs.map(({ check, shows }) => `${names.get(check) ?? check}: ${shows}`).join(' · ')}
+                  {copy.signs
+                    .map(({ check, shows, cases }) =>
+                      [
+                        `${names.get(check) ?? check}: ${shows}`,
+                        cases && copy.cases.length > 1 && ` (${cases} of ${copy.cases.length})`,
+                      ]
+                        .filter(Boolean)
+                        .join(''),
+                    )
+                    .join(' · ')}
                   {copy.note && ` · ${copy.note}`}
                 </span>
                 <Pictures of={copy} names={names} />

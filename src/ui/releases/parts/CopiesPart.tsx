@@ -57,7 +57,13 @@ export function CopiesPart({ release, kind, set }: Pick<ReleasePartProps, 'relea
                 {number}
                 <RemoveButton
                   label={`${number} is none of ${copy.name}`}
-                  onClick={() => change(i, { cases: copy.cases.filter((each) => each !== number) })}
+                  onClick={() =>
+                    // What of its signs was that case’s is not known here, so nobody says in how many they were met.
+                    change(i, {
+                      cases: copy.cases.filter((each) => each !== number),
+                      signs: copy.signs.map(({ cases: _, ...sign }) => sign),
+                    })
+                  }
                 />
               </span>
             ))}
