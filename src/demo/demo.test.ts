@@ -1,4 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import type { KindDefinition } from '@/core/checks/check';
+import { checksFor, namedTwice } from '@/core/checks/findings';
 import { formatProblem } from '@/core/formats/validate';
 import { readCaseFolder } from '@/desk/caseFolder';
 import { type QueueLine, readQueue } from '@/desk/queue';
@@ -38,6 +40,14 @@ describe('demo world', () => {
     expect(lines.filter(({ state }) => state === 'open')).toHaveLength(20);
     expect(lines.filter(({ state }) => state === 'sealed')).toHaveLength(7);
     for (const { sizes } of RELEASES) for (const { gtin } of sizes) expect(gtin.startsWith('952')).toBe(true);
+  });
+  it('asks for no sign under one name twice', () => {
+    const kinds = SHIPPED.flatMap(({ kind, body }) => (kind === 'kind' ? [body as KindDefinition] : []));
+    expect(kinds.flatMap(({ checks }) => namedTwice(checks))).toEqual([]);
+    for (const release of RELEASES) {
+      const kind = kinds.find(({ id }) => id === release.kind) as KindDefinition;
+      expect(namedTwice(checksFor(kind, release))).toEqual([]);
+    }
   });
   it('follows the published formats', () => {
     const documents = [

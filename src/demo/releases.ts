@@ -214,23 +214,23 @@ const heelPatch: OwnCheck = {
 const bumper: OwnCheck = {
   ...heelPatch,
   id: 'own.bumper',
-  name: 'End of the toe bumper',
-  instruction: 'Follow the rubber bumper from the toe to where it ends.',
-  expected: 'It ends before the first eyelet.',
-  copies: 'It runs past the first eyelet.',
-  answers: ['Before the first eyelet', 'Past the first eyelet'],
+  name: 'Lines along the toe bumper',
+  instruction: 'Count the raised lines of the rubber bumper, from the toe to where it ends.',
+  expected: 'Two, the same way apart from end to end.',
+  copies: 'One, or two that meet at the toe.',
+  answers: ['Two, apart from end to end', 'One, or they meet'],
 };
 
-const capStay: OwnCheck = {
-  id: 'own.cap-stay',
-  name: 'Cap upside down',
+const capRing: OwnCheck = {
+  id: 'own.cap-ring',
+  name: 'Ring inside the cap',
   layer: 'outside',
   strand: 'fittings',
   bearsOn: 'goods',
-  instruction: 'Put the cap on, hold the bottle by it and tilt it upside down over a cloth.',
-  expected: 'The cap stays on by its magnet.',
-  copies: 'It slides off. A pass is weak.',
-  answers: ['Stays on', 'Slides off'],
+  instruction: 'Take the cap off and look into it from below.',
+  expected: 'A steel ring lies flush in the cap, without glue around it.',
+  copies: 'A plastic ring, or a bead of glue at its edge.',
+  answers: ['Steel, flush, no glue', 'Plastic, or glue around it'],
   g: 0.03,
   c: 0.24,
 };
@@ -478,7 +478,7 @@ const PLANS: Plan[] = [
     item: 30000,
     factories: [['H2', 'Marrowland']],
     nominal: bottle(38.5, 412),
-    own: capStay,
+    own: capRing,
   },
   {
     id: 'orrery-dusk',
@@ -497,7 +497,7 @@ const PLANS: Plan[] = [
       ['H5', 'Quillon'],
     ],
     nominal: bottle(44.2, 368),
-    own: capStay,
+    own: capRing,
   },
   {
     id: 'ninefold-water',
@@ -514,7 +514,7 @@ const PLANS: Plan[] = [
     factories: [['H2', 'Marrowland']],
     nominal: bottle(29.8, 455),
     own: {
-      ...capStay,
+      ...capRing,
       id: 'own.cap-thread',
       name: 'Thread of the cap',
       instruction: 'Unscrew the cap and count its turns.',

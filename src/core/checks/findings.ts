@@ -22,6 +22,12 @@ export function checksFor(kind: KindDefinition, release: Release | null): CheckD
   return [...kind.checks.filter((check) => !off.has(check.id) && !own.has(check.id)), ...added];
 }
 
+/** Names that several checks have: were they one sign, it would be weighed twice. */
+export function namedTwice(checks: Pick<CheckDefinition, 'name'>[]): string[] {
+  const names = checks.map(({ name }) => name);
+  return [...new Set(names.filter((name, i) => names.indexOf(name) !== i))];
+}
+
 /** What a measure of the release expects, for each variant that is still possible; undefined where it says nothing. */
 function nominalOf(measure: string, context: ReadingContext, possible: PossibleVariants): Nominal | undefined {
   const recorded = context.release?.nominal[measure];

@@ -200,6 +200,11 @@ function CheckForm({
         </div>
         <div className="sticky top-4 grid min-w-0 content-start gap-5 self-start max-[1100px]:static max-[1100px]:order-first">
           <SaveNotice wrong={wrong} message={message} failed={failed} />
+          {others.some(({ name }) => name === draft.name) && (
+            <p className="text-doubt">
+              Another check is called “{draft.name}”: were they one sign, it would be weighed twice.
+            </p>
+          )}
           <Part title="As it will be asked">
             <CheckGuide finding={{ check: draft }} />
             <ul className="grid gap-1">

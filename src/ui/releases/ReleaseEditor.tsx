@@ -2,7 +2,7 @@
 import { useState } from 'react';
 import type { KindDefinition } from '@/core/checks/check';
 import { checkKind, releaseProblems } from '@/core/checks/checkKind';
-import { checksFor } from '@/core/checks/findings';
+import { checksFor, namedTwice } from '@/core/checks/findings';
 import type { Maker, Release } from '@/core/releases/release';
 import { releaseGaps } from '@/core/releases/releaseGaps';
 import { releaseRemarks } from '@/core/releases/releaseRemarks';
@@ -102,6 +102,9 @@ function ReleaseForm({
   const odd = [
     ...clashRemarks(clashes),
     ...releaseRemarks(release, chart, maker),
+    ...namedTwice(checksFor(kind, release)).map(
+      (name) => `Two checks are called “${name}”: were they one sign, it would be weighed twice.`,
+    ),
     ...(open > 0
       ? [
           `${open === 1 ? 'One statement says' : `${open} statements say`} otherwise than the record; nobody has decided.`,
