@@ -35,6 +35,8 @@ const newest = (measured: KnownCopy['measured'] & object) => measured.slice(-MOS
 
 type Signs = KnownCopy['signs'];
 
+const commonestFirst = (signs: Signs): Signs => signs.toSorted((a, b) => (b.cases ?? 0) - (a.cases ?? 0));
+
 /**
  * A make’s signs with those of more copies, the commonest first; where both show one, it was met in the cases of both.
  * What nobody counted from the beginning stays without a count.
@@ -47,7 +49,7 @@ function withSigns(signs: Signs, more: Signs): Signs {
     return { ...sign, cases: cases + (others?.cases ?? 0) };
   });
   const fresh = more.filter(({ check }) => !signs.some((sign) => sign.check === check));
-  return [...merged, ...fresh].sort((a, b) => (b.cases ?? 0) - (a.cases ?? 0)).slice(0, MOST_SIGNS);
+  return commonestFirst([...merged, ...fresh]).slice(0, MOST_SIGNS);
 }
 
 /** What one copy showed. */
@@ -62,10 +64,12 @@ function withoutCase(copy: KnownCopy, number: string, { signs, measured, picture
   return {
     ...copy,
     cases: copy.cases.filter((each) => each !== number),
-    signs: copy.signs.flatMap((sign) => {
-      if (sign.cases === undefined || !gone.has(sign.check)) return [sign];
-      return sign.cases > 1 ? [{ ...sign, cases: sign.cases - 1 }] : [];
-    }),
+    signs: commonestFirst(
+      copy.signs.flatMap((sign) => {
+        if (sign.cases === undefined || !gone.has(sign.check)) return [sign];
+        return sign.cases > 1 ? [{ ...sign, cases: sign.cases - 1 }] : [];
+      }),
+    ),
     measured: copy.measured?.filter((each) => {
       const at = left.indexOf(key(each));
       if (at >= 0) left.splice(at, 1);

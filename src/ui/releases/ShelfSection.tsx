@@ -8,6 +8,7 @@ import { measuredCopies } from '@/core/releases/knownCopy';
 import type { Release } from '@/core/releases/release';
 import { exemplarsOf, PROVENANCE, type ShelfItem } from '@/core/releases/shelfItem';
 import { Thumbnail } from '../pictures/Thumbnail';
+import { MakeSigns } from './MakeSigns';
 import { MeasureStrip } from './MeasureStrip';
 
 /** What was photographed of a known item, each named by the check that it was taken for. */
@@ -99,19 +100,10 @@ export function ShelfSection({ release, kind }: { release: Release; kind: KindDe
                   {copy.lastMet !== copy.firstMet && ` to ${formatDay(copy.lastMet)}`}
                   {copy.cases.length > 0 && ` in ${copy.cases.length} ${copy.cases.length === 1 ? 'case' : 'cases'}`}
                 </span>
-                <span className="block text-[13px] text-soft">
-                  {copy.signs
-                    .map(({ check, shows, cases }) =>
-                      [
-                        `${names.get(check) ?? check}: ${shows}`,
-                        cases && copy.cases.length > 1 && ` (${cases} of ${copy.cases.length})`,
-                      ]
-                        .filter(Boolean)
-                        .join(''),
-                    )
-                    .join(' · ')}
-                  {copy.note && ` · ${copy.note}`}
-                </span>
+                <div className="text-[13px] text-soft">
+                  <MakeSigns copy={copy} names={names} />
+                  {copy.note && <p>{copy.note}</p>}
+                </div>
                 <Pictures of={copy} names={names} />
               </li>
             ))}
