@@ -143,3 +143,19 @@ export async function answerAll(page: Page): Promise<number> {
   }
   return answered;
 }
+
+/** Open a case of a shoe of the demo world, and tell its number. */
+export async function openShoe(page: Page): Promise<string> {
+  const answer = await page.request.post('/api/cases', {
+    data: {
+      caseId: crypto.randomUUID(),
+      query: '9521204100088',
+      circumstances: { channel: 'walk-in', condition: 'new', inHand: true, packaged: true },
+      release: { id: 'tarn-court-low-fog', sizeKey: '43', reason: 'typed' },
+      kind: null,
+      scanned: false,
+    },
+  });
+  expect(answer.status(), await answer.text()).toBe(200);
+  return ((await answer.json()) as { number: string }).number;
+}

@@ -1,22 +1,6 @@
 import type { Page } from '@playwright/test';
-import { allSaved, choose, expect, press, scan, test, type, visit } from './bench';
+import { allSaved, choose, expect, openShoe, press, scan, test, type, visit } from './bench';
 import { photographed } from './photographed';
-
-/** A new case about a shoe of the records. */
-async function openShoe(page: Page): Promise<string> {
-  const answer = await page.request.post('/api/cases', {
-    data: {
-      caseId: crypto.randomUUID(),
-      query: '9521204100088',
-      circumstances: { channel: 'walk-in', condition: 'new', inHand: true, packaged: true },
-      release: { id: 'tarn-court-low-fog', sizeKey: '43', reason: 'typed' },
-      kind: null,
-      scanned: false,
-    },
-  });
-  expect(answer.status(), await answer.text()).toBe(200);
-  return ((await answer.json()) as { number: string }).number;
-}
 
 const sheet = (page: Page) => page.getByRole('dialog');
 const lay = (page: Page, what: string) => choose(page, /stand-in/, what);

@@ -1,4 +1,4 @@
-import { allSaved, expect, press, scan, test, type, visit } from './bench';
+import { allSaved, expect, openShoe, press, scan, test, type, visit } from './bench';
 
 test('one key takes an entry back in Codes, a pasted label whole; Esc leaves the hand on its cell', async ({
   page,
@@ -168,6 +168,27 @@ test('a slow scanner that ends with Tab answers no check', async ({ page }) => {
   // From then on the bench waits for it, and not one key gets through.
   await slowScan();
   expect(await answered()).toBe(before);
+});
+
+test('a quick hand that types a number is no scanner, even where a slow one was met', async ({ page }) => {
+  const number = await openShoe(page);
+  await page.addInitScript(() => localStorage.setItem('pinprick-slow-scanner', 'yes'));
+  await visit(page, `/case/${number}/codes`);
+  await press(page, '/');
+  const cell = page.locator('td[data-fact] input:focus');
+  expect(await cell.getAttribute('aria-label')).toMatch(/^Barcode number, Box label/);
+  for (const [i, digit] of [...'9521204100088'].entries()) {
+    await page.keyboard.press(digit);
+    await page.waitForTimeout(i % 3 === 0 ? 20 : 110);
+  }
+  await press(page, 'Enter');
+  await expect(page.getByRole('textbox', { name: /^Barcode number, Box label/ })).toHaveValue(/9\s?521204\s?100088/);
+  expect(await cell.getAttribute('aria-label')).not.toMatch(/^Barcode number/);
+  await allSaved(page);
+  const log = (await (await page.request.get(`/api/cases/${number}`)).json()) as {
+    events: { type: string; body: { via?: string; raw?: string } }[];
+  };
+  expect(log.events.findLast(({ body }) => body.raw === '9521204100088')?.body.via).toBe('typed');
 });
 
 test('a scan that goes on while one view makes room for another is taken whole by the new one', async ({ page }) => {

@@ -12,6 +12,8 @@ const SLOW_KEY = 'pinprick-slow-scanner';
 const SHORTEST = 6;
 /** So many keys, evenly spaced and ended by Enter or Tab, come from no hand. */
 const SURELY_SCANNED = 8;
+/** A scanner keeps its pace to within this; no hand does, over so many keys. */
+const EVEN_MS = 40;
 /** Of digits alone it takes more: see `looksScanned`. */
 const LEAST_DIGITS = 12;
 
@@ -37,8 +39,21 @@ const looksScanned = (text: string): boolean => {
 /** FNC1 between the elements of a symbol, as scanners type it. */
 const isSeparator = ({ key, ctrlKey }: KeyboardEvent): boolean => key === 'F8' || (ctrlKey && key === ']');
 
-/** Keys in even, slow succession, whatever was done with them. */
-interface Slow {
+/** The shortest and the longest time between two keys of a run. */
+interface Pace {
+  least: number;
+  most: number;
+}
+
+const NO_PACE: Pace = { least: Number.POSITIVE_INFINITY, most: 0 };
+const withInterval = ({ least, most }: Pace, ms: number): Pace => ({
+  least: Math.min(least, ms),
+  most: Math.max(most, ms),
+});
+const isEven = ({ least, most }: Pace): boolean => most - least <= EVEN_MS;
+
+/** Keys in slow succession, whatever was done with them. */
+interface Slow extends Pace {
   text: string;
   last: number;
   /** So many of them were let through to the view that was there. */
@@ -49,9 +64,9 @@ interface Slow {
   before: string;
 }
 
-const NOTHING: Slow = { text: '', last: 0, leaked: 0, leakedTo: undefined, field: null, before: '' };
+const NOTHING: Slow = { ...NO_PACE, text: '', last: 0, leaked: 0, leakedTo: undefined, field: null, before: '' };
 
-interface Burst {
+interface Burst extends Pace {
   text: string;
   last: number;
   /** The field that had the focus, with what it held before the burst. */
@@ -60,6 +75,11 @@ interface Burst {
   /** Keys held back outside of fields until it is clear whether a scanner or a hand sends them. */
   held: KeyboardEvent[];
 }
+
+/** As fast as no hand is; or, where a slow scanner is waited for, as even as none is, and outside of fields or in its form. */
+const isScanners = ({ text, field, ...pace }: Burst): boolean =>
+  text.length >= SHORTEST &&
+  (pace.most < BURST_MS || (isEven(pace) && (looksScanned(text) || (!field && text.length >= SURELY_SCANNED))));
 
 /** Keys that do nothing by themselves; a scanner sends them before its capitals. */
 const MODIFIERS = ['Shift', 'Control', 'Alt', 'AltGraph', 'Meta', 'CapsLock'];
@@ -128,8 +148,9 @@ function listen(): void {
   let slow: Slow = NOTHING;
 
   const release = () => {
-    if (burst && burst.held.length >= SHORTEST) current().onBroken?.(burst.text);
-    const keys = burst && burst.held.length < SHORTEST ? burst.held : [];
+    const broken = burst !== null && burst.held.length > 0 && isScanners(burst);
+    if (burst && broken) current().onBroken?.(burst.text);
+    const keys = burst && !broken ? burst.held : [];
     slow = { ...slow, leaked: slow.leaked + keys.length, leakedTo: takers.at(-1) };
     burst = null;
     for (const key of keys) {
@@ -187,7 +208,7 @@ function listen(): void {
       clearTimeout(timer);
       // A busy page may have let the first keys go before the others came: what all of them say is the scan.
       const whole = slow.text.length > (burst?.text.length ?? 0);
-      if (goesOn && (!running || whole) && looksScanned(slow.text)) {
+      if (goesOn && (!running || whole) && looksScanned(slow.text) && isEven(slow)) {
         swallow(event);
         const { text, leaked, leakedTo, field, before } = slow;
         slow = NOTHING;
@@ -198,7 +219,7 @@ function listen(): void {
         current().onScan(text, field);
         return;
       }
-      if (running && burst && burst.text.length >= SHORTEST) {
+      if (running && burst && isScanners(burst)) {
         swallow(event);
         const { text, field, before } = burst;
         burst = null;
@@ -212,7 +233,9 @@ function listen(): void {
       if (burst && burst.held.length > 0 && !MODIFIERS.includes(event.key)) releaseBefore(event);
       return;
     }
-    slow = goesOn ? { ...slow, text: slow.text + event.key, last: now } : { ...NOTHING, text: event.key, last: now };
+    slow = goesOn
+      ? { ...slow, ...withInterval(slow, now - slow.last), text: slow.text + event.key, last: now }
+      : { ...NOTHING, text: event.key, last: now };
     const into = activeField();
     if (into && !slow.field) slow = { ...slow, field: into, before: into.value };
     if (!running || !burst) {
@@ -222,7 +245,9 @@ function listen(): void {
     const field =
       event.target instanceof HTMLInputElement || event.target instanceof HTMLTextAreaElement ? event.target : null;
     if (!burst) {
-      burst = { text: '', last: now, field, before: field?.value ?? '', held: [] };
+      burst = { ...NO_PACE, text: '', last: now, field, before: field?.value ?? '', held: [] };
+    } else {
+      burst = { ...burst, ...withInterval(burst, now - burst.last) };
     }
     burst.text += event.key;
     burst.last = now;
