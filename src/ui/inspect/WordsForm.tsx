@@ -6,11 +6,16 @@ import { Button, Key } from '../controls/Button';
 import { MarkSign } from '../marks/MarkSign';
 import type { FormProps } from './FigureForm';
 
-/** True for what is not what was expected, but one slip of the fingers away from it. */
+/** True for what is one slip of the fingers away from what was expected, or the mere beginning of an entry. */
 function isSlipOf(typed: string, expected: string): boolean {
   const [found, meant] = [typed.toLowerCase(), expected.toLowerCase()];
-  return found !== meant && withinOneSlip(found, meant);
+  return found !== meant && (withinOneSlip(found, meant) || found.length < meant.length / 2);
 }
+
+/** A line that is one of those expected is asked about by none of the others. */
+const isAsked = (typed: string, expected: string[]): boolean =>
+  !expected.some((each) => each.toLowerCase() === typed.toLowerCase()) &&
+  expected.some((each) => isSlipOf(typed, each));
 
 /** What stands there, in its own words. */
 export function WordsForm({ finding, found, blind, begin }: FormProps) {
@@ -33,7 +38,7 @@ export function WordsForm({ finding, found, blind, begin }: FormProps) {
         const typed = text.trim();
         if (typed === '') return;
         // A slip of the fingers would stand as a difference; meant is what is entered twice.
-        if (entered.current !== typed && answer.expected.some((each) => isSlipOf(typed, each))) {
+        if (entered.current !== typed && isAsked(typed, answer.expected)) {
           entered.current = typed;
           setTrouble(`Does it really stand there as “${typed}”? Enter again keeps it; or type it anew.`);
           field.current?.select();
