@@ -705,6 +705,16 @@ function variantsOf(plan: Plan): Variant[] {
   }));
 }
 
+/** Words that stand on genuine items of a kind, by check. */
+const WORDING: Record<string, Record<string, string[]>> = {
+  footwear: { 'extras.insert-words': ['Let them rest a day between walks', 'Laissez-les reposer un jour'] },
+  apparel: { 'inner.care-words': ['Rinse after salt water', 'Rincer après l’eau salée'] },
+  figure: { 'base.warning': ['Not for pockets under three years', 'Keep key from small hands'] },
+  spirits: { 'strip.words': ['Paid at the harbour gate'] },
+  'smoking-packs': { 'stamp.words': ['TAX PAID', 'DUTY PAID'] },
+  'textile-footwear': { 'words.spelling': ['TREAD LIGHT'] },
+};
+
 function toRelease(plan: Plan): Release {
   const prefix = MAKERS.find((maker) => maker.id === plan.maker)?.gtinPrefixes[0] as string;
   const { id, kind, maker, name, styleCode, colourName, releaseDate, chart, nominal } = plan;
@@ -724,6 +734,7 @@ function toRelease(plan: Plan): Release {
     }),
     factories: plan.factories.map(([code, country]) => ({ code, country })),
     nominal,
+    ...(WORDING[kind] ? { wording: WORDING[kind] } : {}),
     variants: variantsOf(plan),
     checks: {
       add: [...[plan.own, ...(plan.also ?? [])].map(ownCheck), ...(plan.measured ?? [])],

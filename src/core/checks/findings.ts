@@ -19,7 +19,14 @@ export function checksFor(kind: KindDefinition, release: Release | null): CheckD
   const off = new Set(release?.checks.off);
   const added = release?.checks.add ?? [];
   const own = new Set(added.map((check) => check.id));
-  return [...kind.checks.filter((check) => !off.has(check.id) && !own.has(check.id)), ...added];
+  const all = [...kind.checks.filter((check) => !off.has(check.id) && !own.has(check.id)), ...added];
+  const { wording } = release ?? {};
+  return wording ? all.map((check) => worded(check, wording[check.id])) : all;
+}
+
+/** A check for words as the record has them. */
+function worded(check: CheckDefinition, expected: string[] | undefined): CheckDefinition {
+  return expected && check.answer.form === 'text' ? { ...check, answer: { form: 'text', expected } } : check;
 }
 
 /** Names that several checks have: were they one sign, it would be weighed twice. */
@@ -74,9 +81,12 @@ function personal(
   const nominal = measure === null ? undefined : nominalOf(measure, context, possible);
   const finding: Finding = { check, mark: 'open', nominal, problems: [] };
   const entry = file.findings[check.id];
-  if (measure !== null && !nominal) {
-    const reason = 'the record gives no figure to hold it against';
-    // What is measured all the same is kept: a record may be made of it.
+  const wordless = check.answer.form === 'text' && check.answer.expected.length === 0;
+  if ((measure !== null && !nominal) || wordless) {
+    const reason = wordless
+      ? 'the record does not say what stands there'
+      : 'the record gives no figure to hold it against';
+    // What is found all the same is kept: a record may be made of it.
     const found = entry?.state === 'recorded' ? answered(check, entry, nominal) : finding;
     return { ...found, mark: 'excused', reason, noFigure: true };
   }

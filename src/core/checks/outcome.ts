@@ -19,8 +19,12 @@ export function pairOutcome(answer: Extract<AnswerForm, { form: 'pair' }>, left:
   return stands[rule] ? 'agrees' : 'differs';
 }
 
-/** What a text that was found comes to: right where it is one of the expected ones, as words are compared. */
+/**
+ * What a text that was found comes to: right where it is one of the expected ones, as words are compared; nothing where
+ * nobody knows what stands there.
+ */
 export function textOutcome(answer: Extract<AnswerForm, { form: 'text' }>, found: string): Outcome {
+  if (answer.expected.length === 0) return 'cantTell';
   const key = wordsKey(found);
   return answer.expected.some((each) => wordsKey(each) === key) ? 'agrees' : 'differs';
 }

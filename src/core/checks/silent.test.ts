@@ -1,9 +1,11 @@
 import { describe, expect, it } from 'vitest';
 import { caseWith } from '@/demo/testing/bench';
 import { genuinePrints, labelContext } from '@/demo/testing/labels';
+import type { CaseFile } from '../casefile/caseFile';
 import type { ReadingContext } from '../crossread/context';
 import { crossread } from '../crossread/crossread';
 import { RULES } from '../crossread/rules';
+import type { Release } from '../releases/release';
 import { gatherFindings } from './findings';
 
 /** What the cross-reading answers of its checks, by check. */
@@ -88,5 +90,21 @@ describe('a record that is silent', () => {
     expect(spoken(held({ factories }), 'originKnown')).toContain('differs');
     const incomplete = spoken(held({ factories, incomplete: true }), 'originKnown');
     expect(incomplete.every((mark) => mark === 'nothing')).toBe(true);
+  });
+  it('of words keeps what was typed, and says nothing of it until they are known', () => {
+    const file = {
+      ...caseWith({}),
+      findings: { 'extras.insert-words': { state: 'recorded', outcome: 'cantTell', text: 'Any line', at: '', by: '' } },
+    } as unknown as CaseFile;
+    const shown = (wording: Record<string, string[]> | undefined) => {
+      const asked = { ...context, release: { ...(context.release as Release), wording } };
+      const finding = gatherFindings(file, asked, crossread(asked)).find(
+        ({ check }) => check.id === 'extras.insert-words',
+      );
+      return { mark: finding?.mark, text: finding?.text, noFigure: finding?.noFigure };
+    };
+    expect(shown(undefined)).toEqual({ mark: 'excused', text: 'Any line', noFigure: true });
+    expect(shown({ 'extras.insert-words': ['ANY LINE'] }).mark).toBe('agrees');
+    expect(shown({ 'extras.insert-words': ['Another'] }).mark).toBe('differs');
   });
 });

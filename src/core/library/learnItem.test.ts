@@ -62,12 +62,16 @@ const BLANK: Release = {
 };
 const BOUGHT = { provenance: 'shop' as const, from: 'Pier Arcade, receipt', place: 'shelf A, 1' };
 const measured = { ...chose('cantTell'), value: 32.1 };
+const typed = { ...chose('cantTell'), text: 'Rest them a day' };
 
 const takeAll = (release: Release, learned: ReturnType<typeof learnItem>) =>
   takeLessons(release, learned, Object.fromEntries(learned.lessons.map(({ id }) => [id, 'take' as const])));
 
 describe('an item that is known to be genuine', () => {
-  const file = withFacts({ ...caseWith({ 'outside.emblem': measured }), sizeKey: null, release: null }, LABELS);
+  const file = withFacts(
+    { ...caseWith({ 'outside.emblem': measured, 'extras.insert-words': typed }), sizeKey: null, release: null },
+    LABELS,
+  );
   const records = { ...GROUNDS, release: BLANK };
   const learned = learnItem(file, records, BOUGHT);
   const made = { ...takeAll(BLANK, learned), source: 'one pair' };
@@ -78,6 +82,7 @@ describe('an item that is known to be genuine', () => {
       name: 'Fennel Court',
       colourName: 'Sand / Rust',
       styleCode: 'VK7001-204',
+      wording: { 'extras.insert-words': ['Rest them a day'] },
       sizes: [{ key: '42', gtin: '9521204990009' }],
       factories: [{ code: 'QE2', country: 'Estrava' }],
     });

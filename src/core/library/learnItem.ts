@@ -195,6 +195,22 @@ function figureLessons(findings: Finding[], release: Release, size: number | nul
   });
 }
 
+/** Words that the record has none of. */
+function wordingLessons(findings: Finding[]): Lesson[] {
+  return findings.flatMap(({ check, noFigure, text }): Lesson[] => {
+    if (!noFigure || text === undefined || check.answer.form !== 'text') return [];
+    return [
+      {
+        id: `wording.${check.id}`,
+        sentence: `${check.name}: “${text}”.`,
+        against: false,
+        about: null,
+        taken: (next) => ({ ...next, wording: { ...next.wording, [check.id]: [text] } }),
+      },
+    ];
+  });
+}
+
 /** Answers that the kind's check takes for a fault, and that this genuine item gave: its release is otherwise. */
 function expectationLessons(findings: Finding[], { factory }: ReadItem, source: string): Lesson[] {
   return findings.flatMap(({ check, mark, choice, text }): Lesson[] => {
@@ -308,6 +324,7 @@ export function learnItem(file: CaseFile, records: Records & { release: Release 
     ...field('dimensions', 'box code', read.dimensions, release, read.dimensionsShown ?? ''),
     ...field('materials', 'material', read.materials, release, read.materials ?? ''),
     ...figureLessons(findings, release, size, source),
+    ...wordingLessons(findings),
     ...expectationLessons(findings, read, source),
   ];
   const notes =

@@ -97,6 +97,8 @@ export interface Release {
   /** Factory code to country, as the inner label or base prints them. */
   factories: { code: string; country: string }[];
   nominal: Record<string, NominalMeasure>;
+  /** Check id to the words that stand there on genuine items, any of them. */
+  wording?: Record<string, string[]>;
   /** Measure id to what was measured on genuine items. */
   exemplars?: Record<string, Exemplar[]>;
   /** How the traits of the variants are observed, beside factory and country. */

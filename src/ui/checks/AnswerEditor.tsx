@@ -264,7 +264,7 @@ export function AnswerEditor({
       )}
       {answer.form === 'text' && (
         <LinesArea
-          label="wordings that are right"
+          label="wordings that are right; none where each record has its own"
           lines={answer.expected}
           onChange={(expected) => onChange({ ...answer, expected: expected.slice(0, 20) })}
         />

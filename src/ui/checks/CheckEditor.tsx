@@ -69,7 +69,7 @@ function CheckForm({
     ? among.map((each) => (each.id === check.id ? check : each))
     : [...among, check];
   const nextRelease = release && { ...release, checks: { ...release.checks, add: withIt } };
-  const missing = unfilled(draft);
+  const missing = unfilled(draft, release !== null);
   const unsound =
     missing.length > 0
       ? []

@@ -88,8 +88,12 @@ export function tidyCheck(check: CheckDefinition, prefix: string, taken: string[
   return { ...tidy, id: free };
 }
 
-/** What a check has not got yet that its format asks for, as sentences. */
-export function unfilled(check: CheckDefinition): string[] {
+/**
+ * What a check has not got yet that its format asks for, as sentences.
+ *
+ * @param own true for one of a single release, which says its words itself
+ */
+export function unfilled(check: CheckDefinition, own = true): string[] {
   const { name, instruction, expected, copies, source, answer } = check;
   const say = (wanting: boolean, sentence: string) => (wanting ? [sentence] : []);
   const blank = (text: string) => text.trim() === '';
@@ -103,7 +107,7 @@ export function unfilled(check: CheckDefinition): string[] {
     ...say(answer.form === 'ordinal' && answer.scale.length < 2, 'Its scale needs two steps or more.'),
     ...say(answer.form === 'pair' && answer.states.length < 2, 'Left and right need two states or more.'),
     ...say(answer.form === 'pair' && answer.genuine.length === 0, 'Say which states are genuine.'),
-    ...say(answer.form === 'text' && answer.expected.length === 0, 'Say which wording is right.'),
+    ...say(own && answer.form === 'text' && answer.expected.length === 0, 'Say which wording is right.'),
     ...say('measure' in answer && blank(answer.measure), 'Name the measure of the release that it is held against.'),
     ...say(answer.form === 'codes' && answer.places.length === 0, 'Say in which places it reads.'),
     ...say(

@@ -36,6 +36,11 @@ export function CheckGuide({ finding: { check, nominal } }: { finding: Pick<Find
               <span className="text-[14px] text-soft">{figure.source}</span>
             </p>
           ))}
+          {check.answer.form === 'text' && check.answer.expected.length > 0 && (
+            <p>
+              <strong className="font-semibold">“{check.answer.expected.join('” or “')}”</strong>
+            </p>
+          )}
           {check.expected}
         </Line>
         {check.expectedBy?.map((by) => (

@@ -28,6 +28,7 @@ function answerWords(finding: Finding): string {
   const { check, mark, choice, value, nominal, reason } = finding;
   if (check.answer.form === 'codes') return mark === 'open' ? 'from the codes' : MARK_WORDS[mark];
   if (finding.noFigure && value !== undefined) return `${value} ${unitOf(finding)}, nothing to hold it against`;
+  if (finding.noFigure && finding.text !== undefined) return `“${finding.text}”, nothing to hold it against`;
   if (mark === 'excused') return `excused: ${reason}`;
   if (finding.left)
     return `left ${finding.left}, right ${finding.right}${nominal ? ` ${nominal.unit}, ${MARK_WORDS[mark]}` : ''}`;

@@ -30,7 +30,8 @@ export function WordsForm({ finding, found, blind, begin }: FormProps) {
   if (answer.form !== 'text') return null;
   // A line that is only half typed does not differ yet.
   const half = answer.expected.some((each) => each.length > text.length && each.startsWith(text));
-  const preview = text.trim() === '' || half || blind ? null : outcomeOf(finding, { text });
+  const preview =
+    text.trim() === '' || half || blind || answer.expected.length === 0 ? null : outcomeOf(finding, { text });
   return (
     <form
       onSubmit={(event) => {
@@ -62,6 +63,9 @@ export function WordsForm({ finding, found, blind, begin }: FormProps) {
         className="h-10 w-72 border border-line bg-ground px-2 outline-none focus:border-accent"
       />
       {!blind && <Key>w</Key>}
+      {answer.expected.length === 0 && (
+        <span className="text-soft">the record does not say it yet; it is kept and tells nothing</span>
+      )}
       {preview && <MarkSign mark={preview} />}
       <Button type="submit" look="act">
         Record <Key>Enter</Key>

@@ -27,6 +27,7 @@ import { SizesPart } from './parts/SizesPart';
 import { StatementsPart } from './parts/StatementsPart';
 import { TimesPart } from './parts/TimesPart';
 import { VariantsPart } from './parts/VariantsPart';
+import { WordingPart } from './parts/WordingPart';
 import { useClashes } from './useClashes';
 
 /** So many sizes with a number of another release are each said; of more, only the first. */
@@ -46,6 +47,7 @@ const PARTS = [
   { id: 'variants', name: 'Factories and variants' },
   { id: 'packs', name: 'Box, materials, prices' },
   { id: 'figures', name: 'Figures' },
+  { id: 'wording', name: 'Words' },
   { id: 'market', name: 'Supply and resale' },
   { id: 'shelf', name: 'Shelf' },
   { id: 'copies', name: 'Known copies' },
@@ -98,6 +100,10 @@ function ReleaseForm({
       ...checkKind({ ...kind, checks: checksFor(kind, release) }),
     ]),
   ];
+  const parts = PARTS.filter(
+    ({ id }) =>
+      (id !== 'retired' || isKept) && (id !== 'wording' || kind.checks.some(({ answer }) => answer.form === 'text')),
+  );
   const open = contradictions(release).length;
   const odd = [
     ...clashRemarks(clashes),
@@ -163,6 +169,7 @@ function ReleaseForm({
           <VariantsPart {...part} />
           <PacksPart {...part} />
           <FiguresPart {...part} />
+          <WordingPart {...part} />
           <MarketPart {...part} />
           <ShelfPart {...part} />
           <CopiesPart {...part} />
@@ -174,7 +181,7 @@ function ReleaseForm({
           <SaveNotice wrong={wrong} message={message} failed={failed} />
           <nav aria-label="Parts of the record" className="max-lg:hidden">
             <ul>
-              {PARTS.filter(({ id }) => isKept || id !== 'retired').map(({ id, name }) => (
+              {parts.map(({ id, name }) => (
                 <li key={id}>
                   <a
                     href={`#${id}`}

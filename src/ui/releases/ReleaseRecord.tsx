@@ -29,6 +29,7 @@ export function ReleaseRecord({
   chart: Revision<SizeChart> | null;
   kind: KindDefinition;
 }) {
+  const names = new Map(kind.checks.map(({ id, name }) => [id, name]));
   const window = release.releaseDate ? plausibleStart(release.releaseDate, release.leadTime) : null;
   const rows: [string, string | null][] = [
     ['Released', release.releaseDate ? formatDay(release.releaseDate) : 'not known'],
@@ -121,6 +122,19 @@ export function ReleaseRecord({
               </tbody>
             </table>
           </section>
+          {release.wording && (
+            <section>
+              <h2 className="mb-1 text-[15px] font-semibold">Words</h2>
+              <dl className="border-t">
+                {Object.entries(release.wording).map(([check, words]) => (
+                  <div key={check} className="border-b py-1.5">
+                    <dt className="text-[13px] text-soft">{names.get(check) ?? check}</dt>
+                    <dd>“{words.join('” or “')}”</dd>
+                  </div>
+                ))}
+              </dl>
+            </section>
+          )}
           <section>
             <h2 className="mb-1 text-[15px] font-semibold">Variants</h2>
             <ul className="border-t">
