@@ -54,6 +54,7 @@ const BLANK: Release = {
   sizes: [],
   factories: [],
   nominal: {},
+  wording: undefined,
   variants: [],
   traits: undefined,
   checks: { add: [], off: [] },
