@@ -60,6 +60,12 @@ export function genuineAnswers(check: CheckDefinition): string[] {
   return answersOf(check).flatMap(({ label, outcome }) => (outcome === 'agrees' ? [label] : []));
 }
 
+/** A check with one more answer taken for genuine. */
+export const takenForGenuine = (check: CheckDefinition, answer: string): CheckDefinition => ({
+  ...check,
+  answer: withGenuine(check, [...genuineAnswers(check), answer]),
+});
+
 /** A check as it would be if some of its `expectedBy` entries held; null stands for its general expectation. */
 function checkIn(check: CheckDefinition, ways: (Required<CheckDefinition>['expectedBy'][number] | null)[]) {
   const genuine = [...new Set(ways.flatMap((way) => way?.genuine ?? genuineAnswers(check)))];

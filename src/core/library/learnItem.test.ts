@@ -1,6 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { caseWith, chose, GROUNDS } from '@/demo/testing/bench';
 import type { CaseFile, FactEntry } from '../casefile/caseFile';
+import type { CheckDefinition } from '../checks/check';
+import { checkKind } from '../checks/checkKind';
+import { checksFor, gatherFindings } from '../checks/findings';
 import { contextOf } from '../crossread/context';
 import { crossread } from '../crossread/crossread';
 import { formatProblem } from '../formats/validate';
@@ -172,5 +175,43 @@ describe('an item that says otherwise than the record', () => {
   it('widens the lead time no further than to itself', () => {
     const wider = takeLessons(release, learned, { leadTime: 'take' });
     expect(wider.leadTime).toEqual({ minDays: release.leadTime.minDays, maxDays: 429 });
+  });
+});
+
+describe('a genuine item that shows what others do not', () => {
+  const release = GROUNDS.release as Release;
+  const words = { ...chose('differs'), text: 'Rest them a day' };
+  const many = GROUNDS.kind.checks.find(
+    ({ answer, trait }) =>
+      answer.form === 'choice' && !trait && answer.choices.filter(({ outcome }) => outcome === 'differs').length > 1,
+  ) as CheckDefinition;
+  const two = GROUNDS.kind.checks.find(
+    ({ answer, trait }) => answer.form === 'choice' && !trait && answer.choices.length === 2,
+  ) as CheckDefinition;
+  const wrong = ({ answer }: CheckDefinition) =>
+    answer.form === 'choice' ? (answer.choices.find(({ outcome }) => outcome === 'differs')?.label ?? '') : '';
+  const shows = {
+    [many.id]: { ...chose('differs'), choice: wrong(many) },
+    [two.id]: { ...chose('differs'), choice: wrong(two) },
+    'extras.insert-words': words,
+  };
+  const file = caseWith(shows);
+  const learned = learnItem(file, { ...GROUNDS, release }, BOUGHT);
+  const taught = takeAll(release, learned);
+
+  it('teaches its release that this is right too, of whatever factory', () => {
+    const marks = gatherFindings(
+      file,
+      contextOf(file, { ...GROUNDS, release: taught }),
+      crossread(contextOf(file, GROUNDS)),
+    );
+    const markOf = (id: string) => marks.find(({ check }) => check.id === id)?.mark;
+    expect([markOf(many.id), markOf('extras.insert-words')]).toEqual(['agrees', 'agrees']);
+    expect(taught.wording?.['extras.insert-words']).toContain('Let them rest a day between walks');
+  });
+  it('puts a check aside at which nothing would differ any more, and leaves a record that can be kept', () => {
+    expect(taught.checks.off).toContain(two.id);
+    expect(checkKind({ ...GROUNDS.kind, checks: checksFor(GROUNDS.kind, taught) })).toEqual([]);
+    expect(formatProblem('release', taught)).toBeNull();
   });
 });

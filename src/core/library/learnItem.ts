@@ -1,5 +1,7 @@
 import type { CaseFile } from '../casefile/caseFile';
-import { genuineAnswers } from '../checks/expectation';
+import { answersOf } from '../checks/answers';
+import type { CheckDefinition } from '../checks/check';
+import { genuineAnswers, takenForGenuine } from '../checks/expectation';
 import type { Finding } from '../checks/finding';
 import { checksFor, gatherFindings } from '../checks/findings';
 import { NO_RECORD } from '../checks/measuredForm';
@@ -211,29 +213,52 @@ function wordingLessons(findings: Finding[]): Lesson[] {
   });
 }
 
-/** Answers that the kind's check takes for a fault, and that this genuine item gave: its release is otherwise. */
-function expectationLessons(findings: Finding[], { factory }: ReadItem, source: string): Lesson[] {
-  return findings.flatMap(({ check, mark, choice, text }): Lesson[] => {
+/** The record with one more answer that is right of it; a check that no answer would then differ at is not asked of it. */
+function alsoRight(release: Release, check: CheckDefinition, given: string, source: string): Release {
+  const { add, off } = release.checks;
+  const others = add.filter(({ id }) => id !== check.id);
+  if (check.answer.form === 'text')
+    return { ...release, wording: { ...release.wording, [check.id]: [...new Set([...genuineAnswers(check), given])] } };
+  const wider = takenForGenuine(check, given);
+  if (!answersOf(wider).some(({ outcome }) => outcome === 'differs' || outcome === 'missing'))
+    return { ...release, checks: { add: others, off: [...new Set([...off, check.id])] } };
+  const disagree = [...(check.disagree ?? []), { note: `A genuine item shows “${given}”.`, source }];
+  return { ...release, checks: { off, add: [...others, { ...wider, disagree }] } };
+}
+
+/**
+ * Answers that the kind's check takes for a fault, and that this genuine item gave: its release is otherwise, or its
+ * items of that factory are.
+ *
+ * @param general the checks as they are asked of every item of the release
+ */
+function expectationLessons(
+  findings: Finding[],
+  { factory }: ReadItem,
+  source: string,
+  general: CheckDefinition[],
+): Lesson[] {
+  return findings.flatMap(({ check: { id, name, trait }, mark, choice, text }): Lesson[] => {
     const given = choice ?? text;
-    if (given === undefined || (mark !== 'differs' && mark !== 'missing') || check.trait) return [];
+    const check = general.find((each) => each.id === id);
+    if (given === undefined || !check || (mark !== 'differs' && mark !== 'missing') || trait) return [];
     const usual = genuineAnswers(check);
-    const by = factory ? { trait: 'factory', state: factory, expected: given, genuine: [...new Set([given])] } : null;
+    const by = factory ? { trait: 'factory', state: factory, expected: given, genuine: [given] } : null;
     return [
       {
-        id: `expects.${check.id}`,
-        sentence: `${check.name}: it shows “${given}”, where ${usual.length > 0 ? `“${usual.join('” or “')}” is right of others` : 'others do not'}${factory ? `; taken for items of factory ${factory}` : ''}.`,
+        id: `expects.${id}`,
+        sentence: `${name}: it shows “${given}”, where ${usual.length > 0 ? `“${usual.join('” or “')}” is right of others` : 'others do not'}; taken ${factory ? `for items of factory ${factory}` : 'as right too'}.`,
         against: true,
         about: null,
         taken: (next) => {
-          const own = next.checks.add.find(({ id }) => id === check.id) ?? check;
+          const own = next.checks.add.find((each) => each.id === id) ?? check;
+          if (!by) return alsoRight(next, own, given, source);
           const expectedBy = (own.expectedBy ?? []).filter(({ state }) => state !== factory);
-          const otherwise = by
-            ? { ...own, expectedBy: [...expectedBy, by] }
-            : { ...own, disagree: [...(own.disagree ?? []), { note: `A genuine item shows “${given}”.`, source }] };
-          return {
-            ...next,
-            checks: { ...next.checks, add: [...next.checks.add.filter(({ id }) => id !== check.id), otherwise] },
-          };
+          const add = [
+            ...next.checks.add.filter((each) => each.id !== id),
+            { ...own, expectedBy: [...expectedBy, by] },
+          ];
+          return { ...next, checks: { ...next.checks, add } };
         },
       },
     ];
@@ -286,7 +311,8 @@ export function learnItem(file: CaseFile, records: Records & { release: Release 
   const source = `${file.number}, ${bought.from}`;
   const traits = traitsOf(reading, findings, read);
   const shown = findings.filter(({ mark }) => mark !== 'excused' && mark !== 'open');
-  const known = new Set(checksFor(records.kind, release).map(({ id }) => id));
+  const general = checksFor(records.kind, release);
+  const known = new Set(general.map(({ id }) => id));
   const item: ShelfItem = {
     id: file.number.toLowerCase(),
     ...bought,
@@ -325,7 +351,7 @@ export function learnItem(file: CaseFile, records: Records & { release: Release 
     ...field('materials', 'material', read.materials, release, read.materials ?? ''),
     ...figureLessons(findings, release, size, source),
     ...wordingLessons(findings),
-    ...expectationLessons(findings, read, source),
+    ...expectationLessons(findings, read, source, general),
   ];
   const notes =
     read.madeFrom && release.releaseDate === null
