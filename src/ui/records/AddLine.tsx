@@ -17,7 +17,7 @@ export function AddLine({
     <button
       type="button"
       disabled={disabled}
-      className="inline-flex min-h-9 items-center gap-1.5 self-start text-accent underline-offset-4 hover:underline disabled:opacity-40"
+      className="inline-flex min-h-9 items-center gap-1.5 justify-self-start text-accent underline-offset-4 hover:underline disabled:opacity-40"
       onClick={({ currentTarget }) => {
         const part = currentTarget.closest('section, form, main') ?? document.body;
         const before = new Set(part.querySelectorAll(FIELDS));
