@@ -2,7 +2,7 @@
 import { readFileSync } from 'node:fs';
 import { createServer } from 'node:https';
 import next from 'next';
-import { ROOT } from './steps.mjs';
+import { IDLE_MS, ROOT } from './steps.mjs';
 
 const [host, port] = process.argv.slice(2);
 const { PINPRICK_CERT, PINPRICK_KEY } = process.env;
@@ -18,6 +18,7 @@ const server = createServer(
     void handle(request, response);
   },
 );
+server.keepAliveTimeout = IDLE_MS;
 server.listen(Number(port), host);
 for (const signal of ['SIGINT', 'SIGTERM'])
   process.on(signal, () => {

@@ -170,13 +170,16 @@ export function requireCertificate() {
   }
 }
 
+/** A connection that nobody uses is kept so long, in ms: a hand that pauses must not meet one that is just being closed. */
+export const IDLE_MS = 75_000;
+
 /** Start the server and print its address once it answers; ends when the server does. */
 export async function serve(port, data) {
   const wide = !LOOPBACK.includes(HOST) || NAMES;
   const word = newWord();
   const program = CERT
     ? [join(ROOT, 'scripts/serveTls.mjs'), HOST, String(port)]
-    : [bin('next/dist/bin/next'), 'start', '-H', HOST, '-p', String(port)];
+    : [bin('next/dist/bin/next'), 'start', '-H', HOST, '-p', String(port), '--keepAliveTimeout', String(IDLE_MS)];
   const server = spawn(process.execPath, program, {
     cwd: ROOT,
     stdio: ['ignore', 'ignore', 'inherit'],
