@@ -173,6 +173,9 @@ export function requireCertificate() {
 /** A connection that nobody uses is kept so long, in ms: a hand that pauses must not meet one that is just being closed. */
 export const IDLE_MS = 75_000;
 
+/** What is under way when the desk is ended has so long, in ms. */
+const GRACE_MS = 3_000;
+
 /** Start the server and print its address once it answers; ends when the server does. */
 export async function serve(port, data) {
   const wide = !LOOPBACK.includes(HOST) || NAMES;
@@ -185,7 +188,12 @@ export async function serve(port, data) {
     stdio: ['ignore', 'ignore', 'inherit'],
     env: { ...process.env, ...ENVIRONMENT, PINPRICK_DATA: data, ...(wide ? { PINPRICK_SETUP: word } : {}) },
   });
-  for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => server.kill(signal));
+  for (const signal of ['SIGINT', 'SIGTERM'])
+    process.on(signal, () => {
+      server.kill(signal);
+      // What is under way ends well before; a browser that holds a connection open would keep it for a minute.
+      setTimeout(() => server.kill('SIGKILL'), GRACE_MS).unref();
+    });
   server.on('exit', (code, signal) => process.exit(signal ? 0 : (code ?? 0)));
   const address = `${CERT ? 'https' : 'http'}://${HOST}:${port}`;
   for (let attempt = 0; attempt < 150; attempt++) {
