@@ -41,8 +41,7 @@ export type AnswerForm =
   | { form: 'ordinal'; scale: string[]; genuine: [first: number, last: number] }
   /** One state for the left and one for the right; `mirror`: the right shows the list's state from its other end. */
   | { form: 'pair'; rule: PairRule; states: string[]; genuine: string[] }
-  /** What stands or is heard there, held against what may stand there, as words are. */
-  /** Any of these words; none where each release has its own. */
+  /** What stands or is heard there, held against what may stand there, as words are; nothing where each release says it. */
   | { form: 'text'; expected: string[] }
   /**
    * A measured value, compared with a nominal measure of the release; `unit`: that of a record that has no figure yet;

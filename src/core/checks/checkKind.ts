@@ -1,6 +1,7 @@
 import { expandFacts } from '../crossread/facts';
 import { RULES } from '../crossread/rules';
 import type { Release } from '../releases/release';
+import { repeated } from '../repeated';
 import { answersOf } from './answers';
 import type { CheckDefinition, KindDefinition } from './check';
 import { whenWords } from './expectation';
@@ -96,8 +97,7 @@ export function checkKind(kind: KindDefinition, added: CheckDefinition[] = []): 
   const checks = [...kind.checks, ...added];
   const ids = checks.map(({ id }) => id);
   const problems = checks.flatMap(checkProblems);
-  for (const id of new Set(ids.filter((each, i) => ids.indexOf(each) !== i)))
-    problems.push(`There are two checks “${id}”.`);
+  for (const id of repeated(ids)) problems.push(`There are two checks “${id}”.`);
   for (const { name, layer, strand, after, appliesWhen } of checks) {
     if (!kind.layers.some(({ id }) => id === layer))
       problems.push(`“${name}” is in a layer “${layer}” that is not there.`);

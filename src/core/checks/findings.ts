@@ -5,6 +5,7 @@ import { RULES } from '../crossread/rules';
 import { LISTING_RULES } from '../listing/listingRules';
 import type { Release } from '../releases/release';
 import { exemplarsOf } from '../releases/shelfItem';
+import { repeated } from '../repeated';
 import { circumstancesOf, notApplicable, waitForOthers } from './applies';
 import type { CheckDefinition, KindDefinition } from './check';
 import { expectedMeasure } from './exemplars';
@@ -30,10 +31,8 @@ function worded(check: CheckDefinition, expected: string[] | undefined): CheckDe
 }
 
 /** Names that several checks have: were they one sign, it would be weighed twice. */
-export function namedTwice(checks: Pick<CheckDefinition, 'name'>[]): string[] {
-  const names = checks.map(({ name }) => name);
-  return [...new Set(names.filter((name, i) => names.indexOf(name) !== i))];
-}
+export const namedTwice = (checks: Pick<CheckDefinition, 'name'>[]): string[] =>
+  repeated(checks.map(({ name }) => name));
 
 /** What a measure of the release expects, for each variant that is still possible; undefined where it says nothing. */
 function nominalOf(measure: string, context: ReadingContext, possible: PossibleVariants): Nominal | undefined {

@@ -1,7 +1,6 @@
+import { repeated } from '../repeated';
 import { sizeNumber } from './printedSize';
 import type { SizeChart } from './sizeChart';
-
-const repeated = (texts: string[]): string[] => [...new Set(texts.filter((text, i) => texts.indexOf(text) !== i))];
 
 /**
  * What is wrong with a size chart that follows its format: columns or sizes twice, values without a column, a

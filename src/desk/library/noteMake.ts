@@ -45,14 +45,15 @@ export async function noteMake(
   number: string,
   { make, alike, from }: MakeNote,
 ): Promise<{ revision: number }> {
-  const { release } = await readCopy(desk, number);
+  const own = await readCopy(desk, number);
+  const { release } = own;
   const newest = release && (await readDocument<Release>(desk.store, 'release', release.id));
   if (!newest) throw new Refusal('invalid', 'A make of copies belongs to a release, and this case names no record.');
   if (!Array.isArray(alike) || alike.length > MOST_ALIKE || typeof make?.id !== 'string')
     throw new Refusal('invalid', 'Say which make, and the numbers of the cases that are of it.');
   let { body } = newest;
   for (const each of new Set([...alike.map(String), number])) {
-    const { file, release: of, size, context } = await readCopy(desk, each);
+    const { file, release: of, size, context } = each === number ? own : await readCopy(desk, each);
     if (of?.id !== body.id) throw new Refusal('invalid', `${file.number} is held against another release.`);
     body = noteCopy(body, make, file, gatherFindings(file, context, crossread(context)), size);
   }

@@ -4,6 +4,7 @@ import { flushSync } from 'react-dom';
 import { type Finding, unitOf } from '@/core/checks/finding';
 import { outcomeOf } from '@/core/checks/outcome';
 import { Button, Key } from '../controls/Button';
+import { leaveByEscape } from '../controls/field';
 import { MarkSign } from '../marks/MarkSign';
 import { sidesWords } from './pairWords';
 import { farOff } from './slip';
@@ -80,7 +81,7 @@ export function FigureForm({ finding, found: { left, measure }, blind, begin }: 
         inputMode="decimal"
         value={text}
         onChange={(event) => setText(event.target.value)}
-        onKeyDown={(event) => event.key === 'Escape' && event.currentTarget.blur()}
+        onKeyDown={leaveByEscape}
         aria-label={`${check.name} in ${unit}`}
         placeholder={sides ? (left === null ? 'left' : 'right') : 'value'}
         className="h-10 w-28 border border-line bg-ground px-2 font-mono text-[18px] outline-none focus:border-accent"

@@ -3,6 +3,7 @@ import { useImperativeHandle, useRef, useState } from 'react';
 import { outcomeOf } from '@/core/checks/outcome';
 import { withinOneSlip } from '@/core/codes/align';
 import { Button, Key } from '../controls/Button';
+import { leaveByEscape } from '../controls/field';
 import { MarkSign } from '../marks/MarkSign';
 import type { FormProps } from './FigureForm';
 
@@ -56,7 +57,7 @@ export function WordsForm({ finding, found, blind, begin }: FormProps) {
         autoFocus={blind}
         value={text}
         onChange={(event) => setText(event.target.value)}
-        onKeyDown={(event) => event.key === 'Escape' && event.currentTarget.blur()}
+        onKeyDown={leaveByEscape}
         aria-label={`${check.name}, as it stands there`}
         placeholder="as it stands there"
         maxLength={200}

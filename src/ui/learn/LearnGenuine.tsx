@@ -72,8 +72,6 @@ export function LearnGenuine({ newest, makers, charts, kind, today }: LearnFrom)
 
   const edit = () => ready && setEditing(true);
   useKeys('enter', edit);
-  const known = releaseRemarks(base, chart, maker);
-  const odd = releaseRemarks(taught, chart, maker).filter((remark) => !known.includes(remark));
 
   if (editing)
     return (
@@ -89,6 +87,8 @@ export function LearnGenuine({ newest, makers, charts, kind, today }: LearnFrom)
         onKept={choose}
       />
     );
+  const known = releaseRemarks(base, chart, maker);
+  const odd = releaseRemarks(taught, chart, maker).filter((remark) => !known.includes(remark));
   return (
     <main className="mx-auto grid max-w-[1360px] grid-cols-[minmax(0,1fr)_22rem] gap-10 px-5 py-5 max-lg:grid-cols-1">
       <div className="grid min-w-0 content-start gap-6">

@@ -1,4 +1,5 @@
 import { formatDay, isDay } from '../../dates/day';
+import { repeated } from '../../repeated';
 import type { CodeScheme, Segment } from './codeScheme';
 import { decode } from './decode';
 import { formsOf } from './parse';
@@ -67,8 +68,7 @@ export function checkScheme(scheme: CodeScheme): string[] {
   if (undated.length > 0) return undated.map((day) => `“${day}” is no day; write it like 2026-03-09.`);
   const problems = scheme.segments.flatMap(segmentProblems);
   const names = scheme.segments.map(({ name }) => name);
-  for (const name of new Set(names.filter((each, i) => names.indexOf(each) !== i)))
-    problems.push(`Two segments are called “${name}”.`);
+  for (const name of repeated(names)) problems.push(`Two segments are called “${name}”.`);
   if (scheme.from && scheme.until && scheme.from > scheme.until)
     problems.push(`It is in use from ${formatDay(scheme.from)} until ${formatDay(scheme.until)}, which is earlier.`);
   problems.push(...checkProblems(scheme), ...dateProblems(scheme));
