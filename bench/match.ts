@@ -102,7 +102,7 @@ export async function benchMatch(): Promise<void> {
   });
   await store.write(async (transaction) => {
     for (let i = 0; i < releases.length; i += 500)
-      await addToIndex(store.sequelize, releases.slice(i, i + 500).map(toIndex), 0, transaction);
+      await addToIndex(releases.slice(i, i + 500).map(toIndex), 0, transaction);
   });
 
   const index = releaseIndex(store);

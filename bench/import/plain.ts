@@ -1,9 +1,11 @@
 import { spawnSync } from 'node:child_process';
-import { rmSync } from 'node:fs';
 import { join } from 'node:path';
 
 /** The tables that an import fills, as the shell writes and reads them. */
 const TABLES = ['kept_documents', 'kept_releases', 'release_sizes', 'style_slips'];
+const WORDS = 'release_words';
+
+const csv = (folder: string, table: string) => join(folder, `${table}.csv`);
 
 function shell(database: string, ...commands: string[]): { stdout: string; seconds: number } {
   // The shell of the system tells what its child cost.
@@ -17,27 +19,28 @@ function shell(database: string, ...commands: string[]): { stdout: string; secon
   return { stdout, seconds: user + system };
 }
 
+/** Write the rows of a database into a folder, as tables for the shell. */
+export function writeTables(full: string, folder: string): void {
+  for (const table of TABLES) shell(full, '.mode csv', `.once ${csv(folder, table)}`, `SELECT * FROM ${table}`);
+  shell(full, '.mode csv', `.once ${csv(folder, WORDS)}`, `SELECT rowid, words FROM ${WORDS}`);
+}
+
 /**
- * What it costs the sqlite3 shell to put the rows of a database into the same tables of an empty one: seconds of processor.
+ * What it costs the sqlite3 shell to put those rows into the same tables of an empty database: seconds of processor.
  *
- * @param full the database with the rows
  * @param empty a copy of one that has the tables; it is filled
+ * @param folder where the tables were written
  */
-export function plainImport(full: string, empty: string, folder: string): number {
-  const csv = (table: string) => join(folder, `${table}.csv`);
-  const files = [...TABLES, 'release_words'];
-  for (const table of TABLES) shell(full, '.mode csv', `.once ${csv(table)}`, `SELECT * FROM ${table}`);
-  shell(full, '.mode csv', `.once ${csv('release_words')}`, 'SELECT rowid, words FROM release_words');
-  shell(empty, ...files.map((table) => `DELETE FROM ${table}`));
+export function plainImport(empty: string, folder: string): number {
+  shell(empty, ...[...TABLES, WORDS].map((table) => `DELETE FROM ${table}`));
   const { seconds } = shell(
     empty,
     '.mode csv',
     'PRAGMA journal_mode = WAL',
-    ...TABLES.map((table) => `.import ${csv(table)} ${table}`),
+    ...TABLES.map((table) => `.import ${csv(folder, table)} ${table}`),
     'CREATE TEMP TABLE words (a, b)',
-    `.import ${csv('release_words')} words`,
-    'INSERT INTO release_words (rowid, words) SELECT * FROM words',
+    `.import ${csv(folder, WORDS)} words`,
+    `INSERT INTO ${WORDS} (rowid, words) SELECT * FROM words`,
   );
-  for (const table of files) rmSync(csv(table));
   return seconds;
 }

@@ -3,6 +3,7 @@ import { readGtin } from '@/core/codes/gtin';
 import { styleCodeKey, styleSlips } from '@/core/codes/styleCode';
 import { searchWords } from '@/core/crossread/words';
 import type { Release } from '@/core/releases/release';
+import { ask } from './connections';
 import { insertRows } from './insertRows';
 
 /** A release with the name of its maker, as it is put into the index. */
@@ -30,17 +31,13 @@ const INDEX_COLUMNS = [
   'retired',
 ];
 
-async function nextRow(sequelize: Sequelize, transaction: Transaction): Promise<number> {
-  const [found] = await sequelize.query<{ last: number | null }>('SELECT MAX(row) AS last FROM kept_releases', {
-    type: QueryTypes.SELECT,
-    transaction,
-  });
+async function nextRow(transaction: Transaction): Promise<number> {
+  const [found] = await ask<{ last: number | null }>(transaction, 'SELECT MAX(row) AS last FROM kept_releases', []);
   return (found?.last ?? 0) + 1;
 }
 
 /** The GTIN-14 by which a barcode number is looked for. */
-export const gtin14Of = (gtin: string): string =>
-  /^\d{12,14}$/.test(gtin) ? gtin.padStart(14, '0') : (readGtin(gtin).readings[0]?.gtin14 ?? gtin.padStart(14, '0'));
+export const gtin14Of = (gtin: string): string => readGtin(gtin).readings[0]?.gtin14 ?? gtin.padStart(14, '0');
 
 /**
  * Put releases into the index: their sizes by number, their words, and what is left of their style codes without one
@@ -48,14 +45,9 @@ export const gtin14Of = (gtin: string): string =>
  *
  * @param imported the import that brings them; 0 for none
  */
-export async function addToIndex(
-  sequelize: Sequelize,
-  releases: ToIndex[],
-  imported: number,
-  transaction: Transaction,
-): Promise<void> {
+export async function addToIndex(releases: ToIndex[], imported: number, transaction: Transaction): Promise<void> {
   if (releases.length === 0) return;
-  const first = await nextRow(sequelize, transaction);
+  const first = await nextRow(transaction);
   const index: Cells[] = [];
   const sizes: Cells[] = [];
   const words: Cells[] = [];
@@ -86,10 +78,10 @@ export async function addToIndex(
     // Those of an import follow when all of it is there: in their order they go in much faster.
     if (imported === 0) for (const slip of styleSlips(styleKey)) slips.push([slip, row]);
   }
-  await insertRows(sequelize, 'kept_releases', INDEX_COLUMNS, index, transaction);
-  await insertRows(sequelize, 'release_sizes', ['gtin14', 'row', 'sizeKey', 'gtin'], sizes, transaction);
-  await insertRows(sequelize, 'release_words', ['rowid', 'words'], words, transaction);
-  await insertRows(sequelize, 'style_slips', ['slip', 'row'], slips, transaction);
+  await insertRows(transaction, 'kept_releases', INDEX_COLUMNS, index);
+  await insertRows(transaction, 'release_sizes', ['gtin14', 'row', 'sizeKey', 'gtin'], sizes);
+  await insertRows(transaction, 'release_words', ['rowid', 'words'], words);
+  await insertRows(transaction, 'style_slips', ['slip', 'row'], slips);
 }
 
 /** So many releases are gone through at once, and so many of their slips put in. */
@@ -118,14 +110,11 @@ export async function* slipsOfImport(sequelize: Sequelize, imported: number): As
 }
 
 /** Put a run of slips into the index; those that are there already stay. */
-export async function addSlips(
-  sequelize: Sequelize,
-  slips: [slip: string, row: number][],
-  transaction: Transaction,
-): Promise<void> {
-  await sequelize.query(
-    'INSERT OR IGNORE INTO style_slips (slip, row) SELECT value ->> 0, value ->> 1 FROM json_each($1)',
-    { bind: [JSON.stringify(slips)], transaction },
+export async function addSlips(slips: [slip: string, row: number][], transaction: Transaction): Promise<void> {
+  await ask(
+    transaction,
+    'INSERT OR IGNORE INTO style_slips (slip, row) SELECT value ->> 0, value ->> 1 FROM json_each(?)',
+    [JSON.stringify(slips)],
   );
 }
 
@@ -157,7 +146,7 @@ export async function indexRelease(sequelize: Sequelize, entry: ToIndex, transac
     there.map(({ row }) => row),
     transaction,
   );
-  await addToIndex(sequelize, [entry], 0, transaction);
+  await addToIndex([entry], 0, transaction);
 }
 
 const AT_ONCE = 500;
@@ -189,7 +178,7 @@ async function eachNewest(
 
 /** Make the index anew from the newest revision of every release. */
 export async function indexNewestReleases(sequelize: Sequelize, transaction: Transaction): Promise<void> {
-  await eachNewest(sequelize, '', [], transaction, (entries) => addToIndex(sequelize, entries, 0, transaction));
+  await eachNewest(sequelize, '', [], transaction, (entries) => addToIndex(entries, 0, transaction));
 }
 
 /** Put the releases of a maker into the index anew: it has another name. */

@@ -1,5 +1,6 @@
 import type { Transaction } from 'sequelize';
 import type { Came, Found, ImportState, LibraryEntry } from '@/core/library/libraryImport';
+import { ask } from './connections';
 import { addToIndex, dropFromIndex, type ToIndex } from './indexRelease';
 import { insertRows } from './insertRows';
 import { select } from './select';
@@ -76,7 +77,6 @@ export async function readImport(store: Store, id: number, transaction?: Transac
 
 /** Change how an import stands. */
 export async function setImport(
-  store: Store,
   id: number,
   { state, taken, found }: Partial<Pick<LibraryImport, 'state' | 'taken' | 'found'>>,
   transaction: Transaction,
@@ -85,13 +85,10 @@ export async function setImport(
   if (state !== undefined) set.push(['state', state]);
   if (taken !== undefined) set.push(['taken', taken]);
   if (found !== undefined) set.push(['found', JSON.stringify(found)]);
-  await store.sequelize.query(
-    `UPDATE library_imports SET ${set.map(([name]) => `${name} = ?`).join(', ')} WHERE id = ?`,
-    {
-      replacements: [...set.map(([, value]) => value), id],
-      transaction,
-    },
-  );
+  await ask(transaction, `UPDATE library_imports SET ${set.map(([name]) => `${name} = ?`).join(', ')} WHERE id = ?`, [
+    ...set.map(([, value]) => value),
+    id,
+  ]);
 }
 
 /** How a document stands before an import: the newest that is seen; null where there is none. */
@@ -129,7 +126,6 @@ export function ownersOf(store: Store, gtin14s: string[], imported: number, tran
 
 /** Put a batch of entries beside what is kept, hidden, with how far the import has come. */
 export async function stage(
-  store: Store,
   id: number,
   { entries, createdAt, taken, found }: { entries: Staged[]; createdAt: string; taken: number; found: Found },
   transaction: Transaction,
@@ -140,23 +136,23 @@ export async function stage(
   const lines = entries
     .filter(({ came }) => came !== 'unchanged')
     .map(({ n, line, kind, id: name, came, reason }) => [id, n, line, kind, name, came, reason]);
+  // Bodies are long: as values of their own they go over in half the time that it takes to wrap them into one text.
   if (documents.length > 0)
-    await store.sequelize.query(
+    await ask(
+      transaction,
       `INSERT INTO kept_documents (kind, id, hash, body, createdAt, import, source, revision)
-        SELECT value ->> 0, value ->> 1, value ->> 2, value ->> 3, value ->> 4, value ->> 5, value ->> 6, (
-          SELECT COALESCE(MAX(revision), 0) + 1 FROM kept_documents k WHERE k.kind = value ->> 0 AND k.id = value ->> 1)
-        FROM json_each($1)`,
-      { bind: [JSON.stringify(documents)], transaction },
+        SELECT *, (SELECT COALESCE(MAX(revision), 0) + 1 FROM kept_documents k WHERE k.kind = column1 AND k.id = column2)
+        FROM (VALUES ${documents.map(() => '(?, ?, ?, ?, ?, ?, ?)').join()})`,
+      documents.flat(),
     );
   const columns = ['import', 'n', 'line', 'kind', 'id', 'came', 'reason'];
-  await insertRows(store.sequelize, 'library_entries', columns, lines, transaction);
+  await insertRows(transaction, 'library_entries', columns, lines);
   await addToIndex(
-    store.sequelize,
     entries.flatMap(({ index }) => (index ? [index] : [])),
     id,
     transaction,
   );
-  await setImport(store, id, { taken, found }, transaction);
+  await setImport(id, { taken, found }, transaction);
 }
 
 /** Entries of an import, in their order. */
@@ -250,7 +246,7 @@ export async function leaveOut(
     noted: found.noted - gone.noted,
     leftOut: (found.leftOut ?? 0) + gone.new + gone.changed,
   };
-  await setImport(store, id, { found: next }, transaction);
+  await setImport(id, { found: next }, transaction);
   return next;
 }
 

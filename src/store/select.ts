@@ -1,13 +1,11 @@
-import { QueryTypes, type Transaction } from 'sequelize';
+import type { Transaction } from 'sequelize';
+import { ask } from './connections';
 import type { Store } from './store';
 
 /** Rows of a query with `?` for each value, in a transaction or outside of one. */
-export function select<R>(
-  { sequelize, reads }: Store,
+export const select = <R>(
+  { reads }: Pick<Store, 'reads'>,
   sql: string,
   values: (string | number)[],
   transaction?: Transaction,
-): Promise<R[]> {
-  if (!transaction) return reads.all<R>(sql, values);
-  return sequelize.query(sql, { replacements: values, type: QueryTypes.SELECT, transaction }) as Promise<R[]>;
-}
+): Promise<R[]> => (transaction ? ask<R>(transaction, sql, values) : reads.all<R>(sql, values));

@@ -27,6 +27,8 @@ export interface GtinFailure {
 
 export type GtinResult = { readings: GtinReading[]; failure?: undefined } | { readings: []; failure: GtinFailure };
 
+const ZERO = '0'.charCodeAt(0);
+
 const FORM_BY_LENGTH: Record<number, GtinForm> = {
   8: 'GTIN-8',
   12: 'GTIN-12',
@@ -46,7 +48,7 @@ export function gtinCheckDigit(body: string): number {
   let sum = 0;
   for (let i = 0; i < body.length; i++) {
     const weight = (body.length - i) % 2 === 1 ? 3 : 1;
-    sum += weight * Number(body[i]);
+    sum += weight * (body.charCodeAt(i) - ZERO);
   }
   return (10 - (sum % 10)) % 10;
 }
@@ -99,6 +101,9 @@ function plainReading(digits: string): GtinReading | null {
   };
 }
 
+/** A number as records hold it. */
+const PLAIN = /^\d{12,14}$/;
+
 /** The number alone where the two or five digits of an add-on symbol stand behind it. */
 function withoutAddOn(text: string): string {
   const [, front = ''] = /^(.*\d) ?> ?(?:\d{2}|\d{5})$|^(.*\d) (?:\d{2}|\d{5})$/.exec(text)?.filter(Boolean) ?? [];
@@ -117,6 +122,8 @@ function withoutAddOn(text: string): string {
  * @example readGtin('9 521234 567891').readings[0].form // 'GTIN-13'
  */
 export function readGtin(raw: string): GtinResult {
+  const plain = PLAIN.test(raw) ? plainReading(raw) : null;
+  if (plain) return { readings: [plain] };
   // A scanner may say of which symbology it read the number; beside the bars a sign may keep the room that they need.
   const text = withoutAddOn(unprefixed(cleanText(raw)).replace(/^< ?(?=\d)|(?<=\d) ?>$/g, ''));
   const digits = text.replace(DASHES, '').replace(/[ .]/g, '');

@@ -55,9 +55,16 @@ function withSigns(signs: Signs, more: Signs): Signs {
 /** What one copy showed. */
 type Shown = Pick<Required<KnownCopy>, 'signs' | 'measured' | 'pictures'>;
 
+/** For which check pictures were taken, of those that a make keeps. */
+function picturedOf(pictures: string[], known: KnownCopy['pictured']): KnownCopy['pictured'] {
+  const kept = Object.entries(known ?? {}).filter(([sha256]) => pictures.includes(sha256));
+  return kept.length > 0 ? Object.fromEntries(kept) : undefined;
+}
+
 /** A make of which a case turned out to be none: what was only met there goes with it. */
 function withoutCase(copy: KnownCopy, number: string, { signs, measured, pictures }: Shown): KnownCopy {
   if (!copy.cases.includes(number)) return copy;
+  const kept = copy.pictures.filter((each) => !pictures.includes(each));
   const gone = new Set(signs.map(({ check }) => check));
   const key = (each: object) => JSON.stringify(each);
   const left = measured.map(key);
@@ -75,7 +82,8 @@ function withoutCase(copy: KnownCopy, number: string, { signs, measured, picture
       if (at >= 0) left.splice(at, 1);
       return at < 0;
     }),
-    pictures: copy.pictures.filter((each) => !pictures.includes(each)),
+    pictures: kept,
+    pictured: picturedOf(kept, copy.pictured),
   };
 }
 
@@ -146,9 +154,6 @@ export function mergeMakes(copies: KnownCopy[], from: string, into: string): Kno
   const [one, other] = [from, into].map((id) => copies.find((copy) => copy.id === id));
   if (!one || !other || one === other) return copies;
   const pictures = [...new Set([...other.pictures, ...one.pictures])].slice(0, MOST_PICTURES);
-  const pictured = Object.entries({ ...one.pictured, ...other.pictured }).filter(([sha256]) =>
-    pictures.includes(sha256),
-  );
   const days = [one.firstMet, one.lastMet, other.firstMet, other.lastMet].sort();
   const merged: KnownCopy = {
     ...other,
@@ -158,7 +163,7 @@ export function mergeMakes(copies: KnownCopy[], from: string, into: string): Kno
     measured: newest([...(one.measured ?? []), ...(other.measured ?? [])]),
     values: { ...one.values, ...other.values },
     pictures,
-    ...(pictured.length > 0 ? { pictured: Object.fromEntries(pictured) } : {}),
+    pictured: picturedOf(pictures, { ...one.pictured, ...other.pictured }),
     cases: [...new Set([...other.cases, ...one.cases])],
     ...(one.note || other.note ? { note: [other.note, one.note].filter(Boolean).join(' ').slice(0, 1000) } : {}),
   };

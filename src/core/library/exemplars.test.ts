@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { RELEASES } from '@/demo/releases';
 import { caseWith, GROUNDS } from '@/demo/testing/bench';
+import type { CaseFile } from '../casefile/caseFile';
 import type { Finding } from '../checks/finding';
 import { toleranceStrip } from '../checks/toleranceStrip';
 import type { KnownCopy } from '../releases/knownCopy';
@@ -114,7 +115,15 @@ describe('known makes of copies', () => {
     expect(both.copies?.[0]).toMatchObject({ firstMet: '2025-01-05', cases: ['PP-0001', 'PP-0009'] });
     // Noted once more it changes nothing.
     expect(noteCopy(both, one, second, findings, 44)).toBe(both);
-    const split = noteCopy(both, { id: 'other', name: 'other' }, caseWith({}), [...findings, emblem], 42);
+    const photos = [{ sha256: 'a', check: 'label.straight' }] as CaseFile['photos'];
+    const [made] = both.copies as [KnownCopy];
+    const shot = { ...made, pictures: ['a', 'b'], pictured: { a: 'label.straight', b: 'outside.emblem' } };
+    const pictured = { ...both, copies: [shot] };
+    const first = { ...caseWith({}), photos };
+    const split = noteCopy(pictured, { id: 'other', name: 'other' }, first, [...findings, emblem], 42);
+    const left = split.copies?.find(({ id }) => id === 'one');
+    expect([left?.pictures, left?.pictured]).toEqual([['b'], { b: 'outside.emblem' }]);
+    expect(split.copies?.find(({ id }) => id === 'other')?.pictured).toEqual({ a: 'label.straight' });
     expect(signs(split, 'one')).toEqual(['underneath.sole-letters 1', 'label.straight 1']);
     expect(split.copies?.find(({ id }) => id === 'one')).toMatchObject({ cases: ['PP-0009'], measured: [] });
     expect(signs(split, 'other')).toHaveLength(3);

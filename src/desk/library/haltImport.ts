@@ -7,6 +7,6 @@ export async function haltImport(desk: Desk, id: number, trouble: string): Promi
     // Another program may have put a batch beside the records since anybody looked.
     const row = await readImport(desk.store, id, transaction);
     if (row?.state !== 'staging') return;
-    await setImport(desk.store, id, { state: 'stopped', found: { ...row.found, trouble } }, transaction);
+    await setImport(id, { state: 'stopped', found: { ...row.found, trouble } }, transaction);
   });
 }

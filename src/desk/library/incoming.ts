@@ -1,4 +1,4 @@
-import { createHash } from 'node:crypto';
+import { hash } from 'node:crypto';
 import type { DocumentKind } from '@/store/documents';
 import type { CsvRelease } from './csvEntries';
 import type { RawEntry } from './jsonEntries';
@@ -37,4 +37,4 @@ export function nameOf(text: string): Named | null {
 }
 
 /** SHA-256 of the text that an entry came as. */
-export const textHash = (text: string): string => createHash('sha256').update(text).digest('base64');
+export const textHash = (text: string): string => hash('sha256', text, 'base64');

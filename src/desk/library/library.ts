@@ -178,7 +178,7 @@ export async function resumeLibrary(
   await allow(desk, by, 'editRecords');
   const row = await requireImport(desk, id, 'stopped');
   const found: Found = { ...row.found, trouble: null };
-  await desk.store.write((transaction) => setImport(desk.store, id, { state: 'staging', found }, transaction));
+  await desk.store.write((transaction) => setImport(id, { state: 'staging', found }, transaction));
   await run(desk, id);
 }
 
@@ -208,7 +208,7 @@ async function clearAway(desk: Desk, row: LibraryImport): Promise<void> {
   }
   await rm(importPath(desk, row.file), { force: true });
   const found: Found = { ...row.found, cleared: true };
-  await desk.store.write((transaction) => setImport(desk.store, row.id, { found }, transaction));
+  await desk.store.write((transaction) => setImport(row.id, { found }, transaction));
 }
 
 /**
@@ -228,7 +228,7 @@ export async function keepLibrary(
   const [edited, found] = await desk.store.write(async (transaction) => {
     const meanwhile = (await editedMeanwhile(desk.store, id, row.since, transaction)).map(({ n }) => n);
     const left = meanwhile.length > 0 ? await leaveOut(desk.store, row, meanwhile, transaction) : row.found;
-    await setImport(desk.store, id, { state: 'kept' }, transaction);
+    await setImport(id, { state: 'kept' }, transaction);
     for (const kind of row.found.restated) await markRestated(desk, kind, transaction);
     return [meanwhile.length, left];
   });
@@ -240,7 +240,7 @@ export async function keepLibrary(
 export async function dropLibrary(desk: Desk, by: string, id: number): Promise<{ cleared: Promise<void> }> {
   await allow(desk, by, 'editRecords');
   const row = await requireImport(desk, id, 'staging', 'staged', 'stopped');
-  await desk.store.write((transaction) => setImport(desk.store, id, { state: 'dropped' }, transaction));
+  await desk.store.write((transaction) => setImport(id, { state: 'dropped' }, transaction));
   return { cleared: clearAway(desk, { ...row, state: 'dropped' }) };
 }
 
@@ -287,7 +287,7 @@ export async function recoverLibrary(desk: Desk): Promise<void> {
         ...row.found,
         trouble: 'The desk was stopped while it was read. It can go on where it stopped.',
       };
-      await desk.store.write((transaction) => setImport(desk.store, row.id, { state: 'stopped', found }, transaction));
+      await desk.store.write((transaction) => setImport(row.id, { state: 'stopped', found }, transaction));
     } else if (row.state !== 'staged' && row.state !== 'stopped' && !row.found.cleared) await clearAway(desk, row);
   }
 }

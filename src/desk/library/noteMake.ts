@@ -9,6 +9,7 @@ import type { Desk } from '../desk';
 import { loadGrounds } from '../grounds';
 import { readLog } from '../readLog';
 import { saveEditedRecord } from '../records';
+import { allow } from '../people/roster';
 import { Refusal } from '../refusal';
 import { requireCase } from '../requireCase';
 
@@ -37,7 +38,7 @@ async function readCopy(desk: Desk, number: string) {
  * pictures.
  *
  * @returns the new revision of the release
- * @throws Refusal where one of them is of another release or not confirmed, or somebody changed the release meanwhile
+ * @throws Refusal where somebody may not, one of them is of another release or not confirmed, or somebody changed the release meanwhile
  */
 export async function noteMake(
   desk: Desk,
@@ -45,6 +46,7 @@ export async function noteMake(
   number: string,
   { make, alike, from }: MakeNote,
 ): Promise<{ revision: number }> {
+  await allow(desk, by, 'editRecords');
   const own = await readCopy(desk, number);
   const { release } = own;
   const newest = release && (await readDocument<Release>(desk.store, 'release', release.id));

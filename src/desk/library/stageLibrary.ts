@@ -286,13 +286,13 @@ async function stageBatch(staging: Staging, batch: Ready[], read: number, last: 
     const now = await readImport(desk.store, row.id, transaction);
     if (now?.state !== 'staging') throw new Stopped();
     const taken = (batch.at(-1)?.n ?? row.taken - 1) + 1;
-    await stage(desk.store, row.id, { entries, createdAt: desk.now(), taken, found: staging.found }, transaction);
+    await stage(row.id, { entries, createdAt: desk.now(), taken, found: staging.found }, transaction);
   });
 }
 
 async function stageSlips({ desk, row }: Staging): Promise<void> {
   for await (const run of slipsOfImport(desk.store.sequelize, row.id))
-    await desk.store.write((transaction) => addSlips(desk.store.sequelize, run, transaction));
+    await desk.store.write((transaction) => addSlips(run, transaction));
 }
 
 /** Whether the seal of a library file is that of all that stood before it, by the desk that its head names. */
@@ -356,18 +356,13 @@ export async function stageLibrary(desk: Desk, id: number): Promise<void> {
   try {
     await stageAll(staging);
     await desk.store.write((transaction) =>
-      setImport(
-        desk.store,
-        id,
-        { state: 'staged', found: { ...staging.found, read: staging.found.bytes } },
-        transaction,
-      ),
+      setImport(id, { state: 'staged', found: { ...staging.found, read: staging.found.bytes } }, transaction),
     );
   } catch (error) {
     if (error instanceof Stopped) return;
     const trouble = error instanceof BrokenFile ? error.message : `It stopped: ${(error as Error).message}`;
     await desk.store.write((transaction) =>
-      setImport(desk.store, id, { state: 'stopped', found: { ...staging.found, trouble } }, transaction),
+      setImport(id, { state: 'stopped', found: { ...staging.found, trouble } }, transaction),
     );
     if (!(error instanceof BrokenFile)) throw error;
   }
