@@ -64,6 +64,7 @@ const prepared = (raw: string): string =>
     .replace(/cm3/gi, 'ml')
     .replace(/[”″]/gu, '"')
     .replace(/’/gu, "'")
+    .replace(/(?<=\d)'(?=5(?!\d))/g, '.')
     .toUpperCase()
     .replace(/(?<![\d/.,]|\d )(?:1\/2|[13]\/4|[12]\/3)(?= *\p{L})/gu, (part) => String(FRACTIONS[part]))
     .replace(/(?<!\p{L})E(?=\d)/gu, '')
@@ -176,8 +177,8 @@ export function readPrintedSize(raw: string): PrintedSize {
   const numbered = new RegExp(String.raw`^([\p{L} .:=/(]*?)\s*${NUMBER}\s*([\p{L} .'()]*)$`, 'u').exec(text);
   if (numbered) {
     const [, before = '', whole = '', fraction, after = ''] = numbered;
-    // `085` is how some print 8.5, and others 85: it is left as it stands.
-    const openForm = /^0\d/.test(whole);
+    // `085` is how some print 8.5, and others 85: it is left as it stands. With its point there is one reading.
+    const openForm = /^0\d+$/.test(whole);
     if (!openForm && understood([...wordsIn(before), ...wordsIn(after)], named)) {
       const number = sizeValue(whole, fraction);
       return { ...named, number, normal: `${tidy(number)}${named.child ?? ''}` };

@@ -38,6 +38,9 @@ const worded = (text: string): string =>
     .replace(/[^\p{L}\p{N}]+/gu, ' ')
     .trim();
 
+/** A union of countries behind the name of one. */
+const IN_UNION = new RegExp(` (?:${origins.unions.join('|')})$`);
+
 /** The pieces of a print that may each name a country: between separators, and between phrases of origin. */
 function pieces(raw: string): { text: string; made: boolean }[] {
   return cleanText(raw)
@@ -85,13 +88,14 @@ export function readCountryFact(raw: string, context: ReadingContext): FactResul
     const key = wordsKey(text);
     return known.get(key) ?? (known.size > 0 ? worldCountries().get(key.length === 2 ? text : key) : undefined);
   };
-  // Articles and figures around a name change nothing.
+  // Articles, figures and unions around a name change nothing.
   const countryOf = (text: string): string | undefined =>
     lookUp(text) ??
     lookUp(
       text
         .replace(/^(?:THE|LA|LE|LES|L|EL|LOS|IL|DER|DIE|DEN|DAS) /, '')
         .replace(/ ?\d+ ?/g, ' ')
+        .replace(IN_UNION, '')
         .trim(),
     );
   const display = cleanText(raw);
