@@ -15,6 +15,8 @@ import { useCaseBook } from '../casebook/CaseBook';
 import { Button, Key } from '../controls/Button';
 import { LabelledChoice } from '../controls/LabelledChoice';
 import { TextField } from '../controls/TextField';
+import { Tick } from '../controls/Tick';
+import { useKept } from '../controls/useKept';
 import { useKeys } from '../controls/useKeys';
 import { useMay } from '../people/Me';
 import { EditorPart } from '../records/EditorPart';
@@ -26,6 +28,8 @@ import { useChooseRelease } from './useChooseRelease';
 
 const PROVENANCES = (Object.entries(PROVENANCE) as [Provenance, string][]).map(([value, label]) => ({ value, label }));
 const NO_CHART = 'none';
+/** Why the case of an item ends that teaches what genuine ones are like. */
+const LEARNED = 'It is a known genuine item of its record now.';
 
 /** The maker whose prefix a barcode number of the item has. */
 const makerByNumber = ({ facts }: CaseFile, makers: Maker[]): Maker | undefined =>
@@ -33,24 +37,35 @@ const makerByNumber = ({ facts }: CaseFile, makers: Maker[]): Maker | undefined 
     .flatMap(({ gtin }) => (gtin ? readGtin(gtin.raw).readings : []))
     .flatMap(({ valid, gtin14 }) => (valid ? (makerOfGtin(gtin14, makers) ?? []) : []))[0];
 
+/** What was said on this view so far: whoever goes to add its maker comes back to it. */
+interface Entered {
+  bought: Bought;
+  changed: Record<string, Taking | 'leave'>;
+  /** Whether its case is at its end once the record is kept. */
+  closes: boolean;
+}
+
+/** Where an item is from, as far as its case says. */
+function boughtFrom({ truth, circumstances }: CaseFile): Bought {
+  if (truth?.goods !== 'genuine') return { provenance: 'shop', from: circumstances.seller ?? '' };
+  return { provenance: 'confirmed', from: (truth.note || sourceWords(truth.source)).slice(0, 200) };
+}
+
 /** A genuine item becomes a record of its release, or adds to the one there is. */
 export function LearnGenuine({ newest, makers, charts, kind, today }: LearnFrom) {
-  const { file, grounds, number } = useCaseBook();
+  const { file, grounds, number, record } = useCaseBook();
   const mayDo = useMay();
   const choose = useChooseRelease();
   const confirmed = file.truth?.goods === 'genuine';
-  const [bought, setBought] = useState<Bought>({
-    provenance: confirmed ? 'confirmed' : 'shop',
-    from:
-      file.truth && confirmed
-        ? (file.truth.note || sourceWords(file.truth.source)).slice(0, 200)
-        : (file.circumstances.seller ?? ''),
-  });
+  const [entered, keep, forget] = useKept<Entered>(`learn-${number}${confirmed ? '-confirmed' : ''}`);
+  const mayClose = !file.seal && !file.closed && mayDo('caseClosed');
+  const said = entered ?? { bought: boughtFrom(file), changed: {}, closes: file.circumstances.reference === true };
+  const { bought, changed, closes } = said;
+  const setBought = (next: Bought) => keep({ ...said, bought: next });
   // Whoever was sent to add the maker comes back with it.
   const added = useSearchParams().get('maker');
   const [makerId, setMakerId] = useState(() => newest?.body.maker ?? added ?? makerByNumber(file, makers)?.id ?? '');
   const [chartId, setChartId] = useState<string | null>(newest?.body.chart ?? null);
-  const [changed, setChanged] = useState<Record<string, Taking | 'leave'>>({});
   const [editing, setEditing] = useState(false);
 
   const maker = makers.find(({ id }) => id === makerId) ?? null;
@@ -84,7 +99,11 @@ export function LearnGenuine({ newest, makers, charts, kind, today }: LearnFrom)
         today={today}
         inCase
         back={`/case/${number}/learn`}
-        onKept={choose}
+        onKept={async (id) => {
+          forget();
+          await choose(id);
+          if (closes && mayClose) await record('caseClosed', { reason: LEARNED });
+        }}
       />
     );
   const known = releaseRemarks(base, chart, maker);
@@ -105,7 +124,7 @@ export function LearnGenuine({ newest, makers, charts, kind, today }: LearnFrom)
                 key={lesson.id}
                 lesson={lesson}
                 taking={takingOf(lesson.id, lesson.against)}
-                onChange={(taking) => setChanged({ ...changed, [lesson.id]: taking })}
+                onChange={(taking) => keep({ ...said, changed: { ...changed, [lesson.id]: taking } })}
               />
             ))}
           </ul>
@@ -232,6 +251,13 @@ export function LearnGenuine({ newest, makers, charts, kind, today }: LearnFrom)
           <p>{can}</p>
           <p className="mt-1 text-soft">{cannot}</p>
         </section>
+        {mayClose && (
+          <Tick
+            label="close its case then: nothing is left to decide"
+            checked={closes}
+            onChange={(next) => keep({ ...said, closes: next })}
+          />
+        )}
         <div>
           <Button look="act" type="submit" disabled={!ready}>
             {newest ? 'See the record with it' : 'See the new record'} <Key>Enter</Key>

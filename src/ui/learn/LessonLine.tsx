@@ -22,7 +22,7 @@ export function LessonLine({
   return (
     <li className="flex items-start justify-between gap-4 border-b py-1.5">
       <span className="py-1.5">
-        {sentence} {against && <span className="text-doubt">Otherwise than the record.</span>}
+        {sentence} {against && <span className="text-doubt">Otherwise than expected.</span>}
       </span>
       <span className="shrink-0">
         <Choice label={`What becomes of: ${sentence}`} value={shown} options={options} onChange={onChange} />

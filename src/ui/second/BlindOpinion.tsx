@@ -5,26 +5,11 @@ import type { RecordedFinding } from '@/core/casefile/events/findingRecorded';
 import { answerText } from '@/core/checks/secondOpinion';
 import { useCaseBook, useSaving, useStanding } from '../casebook/CaseBook';
 import { Button, Key } from '../controls/Button';
+import { useKept } from '../controls/useKept';
 import { useKeys } from '../controls/useKeys';
 import { AnswerForm } from '../inspect/AnswerForm';
 import { CheckGuide } from '../inspect/CheckGuide';
 import { useFound } from '../inspect/useFound';
-
-const keptUnder = (opinion: string): string => `pinprick-opinion-${opinion}`;
-
-/** What was answered so far, kept for as long as the tab is open: a reload loses nothing. */
-function useKeptAnswers(opinion: string) {
-  const [answers, setAnswers] = useState<Record<string, RecordedFinding>>({});
-  useEffect(() => {
-    const kept = sessionStorage.getItem(keptUnder(opinion));
-    if (kept) setAnswers(JSON.parse(kept));
-  }, [opinion]);
-  const keep = (next: Record<string, RecordedFinding>) => {
-    sessionStorage.setItem(keptUnder(opinion), JSON.stringify(next));
-    setAnswers(next);
-  };
-  return [answers, keep] as const;
-}
 
 /** The checks that a second person was asked about, one after another, without the first answers. */
 export function BlindOpinion({ opinion: id, me }: { opinion: string; me: string | null }) {
@@ -33,7 +18,8 @@ export function BlindOpinion({ opinion: id, me }: { opinion: string; me: string 
   const { pending, trouble } = useSaving();
   const [given, setGiven] = useState(false);
   const router = useRouter();
-  const [answers, setAnswers] = useKeptAnswers(id);
+  const [kept, setAnswers, forget] = useKept<Record<string, RecordedFinding>>(`opinion-${id}`);
+  const answers = kept ?? {};
   const opinion = file.opinions.find((each) => each.id === id);
   const asked = assessment.findings.filter(({ check }) => opinion?.checks.includes(check.id));
   const current = asked.find(({ check }) => !answers[check.id]);
@@ -51,10 +37,10 @@ export function BlindOpinion({ opinion: id, me }: { opinion: string; me: string 
   // What the others found is shown once the opinion is kept, and no earlier.
   useEffect(() => {
     if (!given || pending.length > 0 || trouble !== null) return;
-    sessionStorage.removeItem(keptUnder(id));
+    forget();
     router.push(`/case/${number}/verdict`);
     router.refresh();
-  }, [given, pending, trouble, id, number, router]);
+  }, [given, pending, trouble, forget, number, router]);
   if (!opinion || opinion.given || opinion.to !== me)
     return (
       <main className="mx-auto max-w-[720px] px-5 py-6">
