@@ -79,15 +79,15 @@ test('what is typed while a sheet is on its way stands in it whole and in order'
 
 test('what differs is counted where it is out of sight, and each sentence leads to its cell', async ({ page }) => {
   await visit(page, '/case/PP-0420/codes');
+  const name = page.getByRole('textbox', { name: /^Model name, Box label/ });
+  await name.focus();
+  await page.keyboard.insertText('NO SUCH NAME');
+  await press(page, 'Enter');
   const sentences = page.getByRole('complementary', { name: 'What does not agree' }).locator('li button');
-  const count = await sentences.count();
-  if (count > 0) {
-    await sentences.first().click();
-    await expect(page.locator('td[data-place]:focus-within')).toHaveCount(1);
-  }
-  await press(page, 'Escape', 'n');
-  const differing = await page.locator('td:has(> [data-mark="differs"])').count();
-  if (differing > 0) await expect(page.locator('td:focus > [data-mark="differs"]')).toHaveCount(1);
+  await sentences.first().click();
+  await expect(page.locator('td[data-place]:focus-within')).toHaveCount(1);
+  await press(page, 'Escape', 'Escape', 'n');
+  await expect(page.locator('td:focus > [data-mark="differs"]')).toHaveCount(1);
 });
 
 test('an order behind a date is the person’s word', async ({ page }) => {
@@ -100,9 +100,21 @@ test('an order behind a date is the person’s word', async ({ page }) => {
   await window.focus();
   await expect(page.getByRole('region', { name: 'The cell in focus' })).toContainText(/2024/);
   const other = page.getByRole('button', { name: /^Read it as (month\/day\/year|day\/month\/year)/ }).first();
-  if (await other.isVisible()) {
-    await other.click();
-    await expect(window).toHaveValue(/ (MDY|DMY)$/);
+  await other.click();
+  await expect(window).toHaveValue(/ (MDY|DMY)$/);
+});
+
+test('Enter goes to what is suggested next, also after a layer or a line was clicked', async ({ page }) => {
+  await visit(page, '/case/PP-0420/inspect');
+  const suggested = page.locator('li[data-check]', { hasText: 'suggested next' }).locator('[data-line]');
+  for (const click of [
+    () => page.getByRole('navigation', { name: 'Layers' }).getByRole('button').last().click(),
+    () => page.locator('li[data-check] [data-line]').last().click(),
+  ]) {
+    await click();
+    await expect(suggested.and(page.locator('[aria-expanded="true"]'))).toHaveCount(0);
+    await press(page, 'Enter');
+    await expect(suggested).toHaveAttribute('aria-expanded', 'true');
   }
 });
 

@@ -37,6 +37,7 @@ export function Layers({
                 onClick={() => onPick(id)}
                 aria-label={`${name}, ${inWords(own)}`}
                 aria-current={id === current ? 'true' : undefined}
+                data-line={id === current ? '' : undefined}
                 className={clsx(
                   'min-h-11 w-full border-b px-2 py-1.5 text-left hover:bg-wash',
                   id === current && 'bg-sheet font-semibold shadow-[inset_3px_0_0_var(--accent)]',
