@@ -18,14 +18,20 @@ interface Timed {
   tasks: number[];
 }
 
-/** Listen in the page for how long keys take to be painted, and for tasks over 50 ms. */
+/**
+ * Listen in the page for how long keys take to be painted, and for tasks over 50 ms. A key that the page holds back, until
+ * it is clear that no scanner sends it, is painted when it is pressed again: that wait counts.
+ */
 const LISTEN = `
   window.timed = { keys: [], tasks: [] };
   new PerformanceObserver((list) => { for (const { duration } of list.getEntries()) timed.tasks.push(duration); })
     .observe({ type: 'longtask', buffered: true });
-  addEventListener('keydown', () => {
-    const began = performance.now();
-    requestAnimationFrame(() => { const { port1, port2 } = new MessageChannel(); port1.onmessage = () => timed.keys.push(performance.now() - began); port2.postMessage(0); });
+  let pressed = null;
+  addEventListener('keydown', ({ isTrusted, key }) => {
+    if (isTrusted) pressed = { key, began: performance.now(), at: timed.keys.length };
+    const press = pressed;
+    if (press?.key !== key) return;
+    requestAnimationFrame(() => { const { port1, port2 } = new MessageChannel(); port1.onmessage = () => { timed.keys[press.at] = performance.now() - press.began; }; port2.postMessage(0); });
   }, true);
 `;
 

@@ -182,6 +182,40 @@ test('a slow scanner that ends with Tab answers no check', async ({ page }) => {
   expect(await answered()).toBe(before);
 });
 
+test('a key does its work at once, and where a scan goes on from it, it never did', async ({ page }) => {
+  const number = await openShoe(page);
+  await visit(page, `/case/${number}/inspect`);
+  const asked = page.locator('li[data-check]:has([aria-expanded="true"])');
+  // A check that is answered by a digit, before others of its kind.
+  while (!/choice|ordinal|presence/.test((await asked.getAttribute('data-form')) ?? '')) await press(page, 'j');
+  const log = async () => {
+    const { events } = (await (await page.request.get(`/api/cases/${number}`)).json()) as { events: { type: string }[] };
+    return events.filter(({ type }) => type.startsWith('finding'));
+  };
+  const first = await asked.getAttribute('data-check');
+  await scan(page, '1521204101265', { everyMs: 30 });
+  await expect(
+    page
+      .getByRole('status')
+      .filter({ hasText: /1521204101265/ })
+      .or(page.getByRole('dialog').filter({ hasText: /1521204101265/ })),
+  ).toBeVisible();
+  await press(page, 'Escape');
+  await expect(asked).toHaveAttribute('data-check', first ?? '');
+  expect(await log()).toEqual([]);
+  // Two keys of a hurried hand, as close as a scanner's, are two answers.
+  await page.keyboard.press('1');
+  await page.keyboard.press('0');
+  await expect(asked).not.toHaveAttribute('data-check', first ?? '');
+  await allSaved(page);
+  expect((await log()).length).toBeGreaterThanOrEqual(1);
+  // One key alone is kept as well.
+  const count = (await log()).length;
+  await page.waitForTimeout(400);
+  await page.keyboard.press('0');
+  await expect.poll(async () => (await log()).length).toBeGreaterThan(count);
+});
+
 test('a quick hand that types a number is no scanner, even where a slow one was met', async ({ page }) => {
   const number = await openShoe(page);
   await page.addInitScript(() => localStorage.setItem('pinprick-slow-scanner', 'yes'));

@@ -4,6 +4,7 @@ import type { CaseFile } from '@/core/casefile/caseFile';
 import type { CaseEvent, NewEvent } from '@/core/casefile/event';
 import { type CaseFolder, changesGrounds } from '@/core/judgement/grounds';
 import { post, request, Turned } from '../request';
+import type { Trial } from '../scan/wedge';
 import { afterKeeping, type CaseState, stateOf as caseStateOf, withPending } from './caseState';
 
 /** What stands between the person and a saved case. */
@@ -21,6 +22,8 @@ export interface CaseLog {
   trouble: SaveTrouble | null;
   /** Settles when they were sent, or could not be. */
   add(events: NewEvent[]): Promise<void>;
+  /** From now on what is added is shown, and sent only when it is kept. */
+  tryOut(): Trial;
   /** Try the pending events again, on top of whatever others added. */
   retry(): void;
   /** Let the pending events go. */
@@ -41,6 +44,8 @@ export function useCaseLog(initial: CaseFolder): CaseLog {
   const busy = useRef(false);
   /** Something was added elsewhere while events were on their way. */
   const stale = useRef(false);
+  /** While something is tried, nothing is sent. */
+  const trying = useRef<Promise<void> | null>(null);
 
   const see = useCallback((next: CaseState) => {
     newest.current = next;
@@ -58,6 +63,7 @@ export function useCaseLog(initial: CaseFolder): CaseLog {
   }, [see]);
 
   const flush = useCallback(async () => {
+    await trying.current;
     if (busy.current || newest.current.pending.length === 0) return;
     busy.current = true;
     setSaving(true);
@@ -92,6 +98,26 @@ export function useCaseLog(initial: CaseFolder): CaseLog {
     },
     [flush, see],
   );
+  const tryOut = useCallback((): Trial => {
+    const before = new Set(newest.current.pending.map(({ id }) => id));
+    let end: () => void = () => undefined;
+    trying.current = new Promise((ended) => {
+      end = ended;
+    });
+    return {
+      keep: () => {
+        trying.current = null;
+        end();
+      },
+      takeBack: () => {
+        const { folder, pending } = newest.current;
+        const left = pending.filter(({ id }) => before.has(id));
+        if (left.length < pending.length) see(caseStateOf(folder, left));
+        trying.current = null;
+        end();
+      },
+    };
+  }, [see]);
   const refresh = useCallback(async () => {
     const path = `/api/cases/${encodeURIComponent(newest.current.folder.number)}`;
     see(caseStateOf(await request<CaseFolder>(path), newest.current.pending));
@@ -107,5 +133,5 @@ export function useCaseLog(initial: CaseFolder): CaseLog {
 
   const { folder, shown: file, pending } = state;
   const renewed = useCallback(() => void renew().catch(() => undefined), [renew]);
-  return { folder, file, pending, saving, trouble, add, retry, drop, renew: renewed };
+  return { folder, file, pending, saving, trouble, add, tryOut, retry, drop, renew: renewed };
 }

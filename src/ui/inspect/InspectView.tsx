@@ -54,11 +54,13 @@ export function InspectView() {
     if (device === 'calipers' && isTypedByCalipers(text)) setMeasuring({ typed: text });
     else scans.take(text);
   };
-  useWedge(takeBurst, { onLeak: answers.takeBack, onBroken: scans.broken });
 
   const form = current && asAsked(current).check.answer.form;
   const measured = form === 'quantity' || form === 'count';
   const typed = answerable && (measured || form === 'text');
+  /** Steps, and answers that are no beginning of a figure, do nothing that cannot be undone. */
+  const onTry = (key: string) => (/[jk]/.test(key) || (!typed && /[0-9]/.test(key)) ? answers.tryOut() : null);
+  useWedge(takeBurst, { onLeak: answers.takeBack, onBroken: scans.broken, onTry });
   const first = { preventDefault: true };
   useKeys('j,down', () => walk.step(1), first);
   useKeys('k,up', () => walk.step(-1), first);

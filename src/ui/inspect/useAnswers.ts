@@ -1,7 +1,8 @@
 'use client';
 import { useRef } from 'react';
 import { asAsked } from '@/core/checks/finding';
-import { useCaseBook } from '../casebook/CaseBook';
+import { useCaseBook, useSaving } from '../casebook/CaseBook';
+import type { Trial } from '../scan/wedge';
 import { type Found, useFound } from './useFound';
 import type { Walk } from './useWalk';
 
@@ -16,11 +17,15 @@ export interface Answers {
   undo(): void;
   /** Take back the last answers that were given here: a scanner gave them. */
   takeBack(keys: number): void;
+  /** What the next key does is shown at once, and can be undone as if it had never been pressed. */
+  tryOut(): Trial;
 }
 
 /** Record answers to the check in focus and walk on. */
-export function useAnswers({ current, goTo, advance }: Walk): Answers {
+export function useAnswers(walk: Walk): Answers {
+  const { current, goTo, advance } = walk;
   const { file, record } = useCaseBook();
+  const log = useSaving();
   /** Checks answered here, newest last, for taking back the answer that a hurried hand just gave. */
   const answered = useRef<string[]>([]);
   const sealed = file.seal !== null || file.closed !== null;
@@ -32,7 +37,7 @@ export function useAnswers({ current, goTo, advance }: Walk): Answers {
     (current.mark !== 'excused' || current.noFigure === true || file.findings[id]?.state === 'excused');
   const keep: typeof record = (type, body) => {
     const sent = record(type, body);
-    answered.current.push(id);
+    answered.current = [...answered.current, id];
     advance();
     return sent;
   };
@@ -61,6 +66,21 @@ export function useAnswers({ current, goTo, advance }: Walk): Answers {
         const check = answered.current.pop();
         if (check && file.findings[check]) record('findingWithdrawn', { check });
       }
+    },
+    tryOut: () => {
+      const sent = log.tryOut();
+      const goBack = walk.remember();
+      const asFound = found.remember();
+      const before = answered.current;
+      return {
+        keep: sent.keep,
+        takeBack: () => {
+          sent.takeBack();
+          goBack();
+          asFound();
+          answered.current = before;
+        },
+      };
     },
     undo: () => {
       if (sealed) return;

@@ -15,6 +15,8 @@ export interface Found {
   /** The left of a pair, while its right is waited for. */
   left: string | null;
   dropLeft(): void;
+  /** A way back to how it stands now. */
+  remember(): () => void;
   choose(at: number): void;
   measure(measured: Measured): void;
   write(text: string): void;
@@ -53,6 +55,7 @@ export function useFound(finding: Finding | undefined, keep: (answer: RecordedFi
   return {
     left,
     dropLeft: () => setHalf(null),
+    remember: () => () => setHalf(half),
     choose: (at) => {
       const label = finding && answersOf(finding.check)[at]?.label;
       if (!label) return;

@@ -18,6 +18,8 @@ export interface Walk {
   /** On to the next open check that a person answers, in the order of the layers. */
   advance(): void;
   toggleQuickPass(): void;
+  /** A way back to where the person stands now. */
+  remember(): () => void;
 }
 
 /**
@@ -91,5 +93,9 @@ export function useWalk(asked: string | null): Walk {
     stepLayer,
     advance,
     toggleQuickPass,
+    remember: () => () => {
+      setPass(pass);
+      setFocus(focus);
+    },
   };
 }

@@ -74,6 +74,8 @@ interface Burst extends Pace {
   before: string;
   /** Keys held back outside of fields until it is clear whether a scanner or a hand sends them. */
   held: KeyboardEvent[];
+  /** The first key, which did its work at once: it stands for a hand’s, until others follow too closely. */
+  tried: { key: KeyboardEvent; trial: Trial } | null;
 }
 
 /** As fast as no hand is; or, where a slow scanner is waited for, as even as none is, and outside of fields or in its form. */
@@ -90,6 +92,14 @@ function inputWaits(): boolean {
   return scheduling?.isInputPending() ?? false;
 }
 
+/** What a key does before it is clear who sends it. */
+export interface Trial {
+  /** A hand pressed it: what it did is kept. */
+  keep(): void;
+  /** A scanner may have sent it: everything stands as before. */
+  takeBack(): void;
+}
+
 /** What a view does with what a scanner sends. */
 export interface ScanTaker {
   /** A whole scan, and the field that had the focus. */
@@ -98,6 +108,8 @@ export interface ScanTaker {
   onLeak?: (keys: number) => void;
   /** A run of fast keys ended without Enter or Tab. */
   onBroken?: (text: string) => void;
+  /** A key comes that need not be held back: all that it does can be undone. Null for one that has to wait. */
+  onTry?: (key: string) => Trial | null;
 }
 
 /** The views that take scans, the newest last: a sheet lies over its page. */
@@ -151,7 +163,8 @@ function listen(): void {
     const broken = burst !== null && burst.held.length > 0 && isScanners(burst);
     if (burst && broken) current().onBroken?.(burst.text);
     const keys = burst && !broken ? burst.held : [];
-    slow = { ...slow, leaked: slow.leaked + keys.length, leakedTo: takers.at(-1) };
+    slow = { ...slow, leaked: slow.leaked + keys.length + (burst?.tried ? 1 : 0), leakedTo: takers.at(-1) };
+    burst?.tried?.trial.keep();
     burst = null;
     for (const key of keys) {
       // A key may have moved the focus into a field; those after it were meant for that field.
@@ -163,6 +176,13 @@ function listen(): void {
   const whenQuiet = () => {
     if (inputWaits()) timer = setTimeout(whenQuiet, gap);
     else release();
+  };
+  /** Another key follows closely: the first one waits as well. */
+  const holdTried = () => {
+    if (!burst?.tried) return;
+    const { key, trial } = burst.tried;
+    trial.takeBack();
+    burst = { ...burst, tried: null, held: [key, ...burst.held] };
   };
   /** From here on a slow scanner is waited for. */
   const waitLonger = () => {
@@ -199,6 +219,7 @@ function listen(): void {
     const goesOn = now - slow.last < MAYBE_SLOW_MS;
     if (burst && running && isSeparator(event)) {
       swallow(event);
+      holdTried();
       burst.text += '\u001d';
       burst.last = now;
       return;
@@ -210,6 +231,7 @@ function listen(): void {
       const whole = slow.text.length > (burst?.text.length ?? 0);
       if (goesOn && (!running || whole) && looksScanned(slow.text) && isEven(slow)) {
         swallow(event);
+        holdTried();
         const { text, leaked, leakedTo, field, before } = slow;
         slow = NOTHING;
         if (field) setValue(field, before);
@@ -230,7 +252,7 @@ function listen(): void {
       return;
     }
     if (event.key.length !== 1) {
-      if (burst && burst.held.length > 0 && !MODIFIERS.includes(event.key)) releaseBefore(event);
+      if (burst && (burst.tried || burst.held.length > 0) && !MODIFIERS.includes(event.key)) releaseBefore(event);
       return;
     }
     slow = goesOn
@@ -245,16 +267,21 @@ function listen(): void {
     const field =
       event.target instanceof HTMLInputElement || event.target instanceof HTMLTextAreaElement ? event.target : null;
     if (!burst) {
-      burst = { ...NO_PACE, text: '', last: now, field, before: field?.value ?? '', held: [] };
+      const trial = field ? undefined : current().onTry?.(event.key);
+      const tried = trial ? { key: event, trial } : null;
+      burst = { ...NO_PACE, text: '', last: now, field, before: field?.value ?? '', held: [], tried };
     } else {
+      holdTried();
       burst = { ...burst, ...withInterval(burst, now - burst.last) };
     }
     burst.text += event.key;
     burst.last = now;
     // Where the focus came into a field meanwhile, what is held goes there first.
     if (field && burst.held.length === 0) return;
-    burst.held.push(event);
-    swallow(event);
+    if (!burst.tried) {
+      burst.held.push(event);
+      swallow(event);
+    }
     clearTimeout(timer);
     timer = setTimeout(whenQuiet, gap);
   };
