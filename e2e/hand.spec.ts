@@ -189,7 +189,9 @@ test('a key does its work at once, and where a scan goes on from it, it never di
   // A check that is answered by a digit, before others of its kind.
   while (!/choice|ordinal|presence/.test((await asked.getAttribute('data-form')) ?? '')) await press(page, 'j');
   const log = async () => {
-    const { events } = (await (await page.request.get(`/api/cases/${number}`)).json()) as { events: { type: string }[] };
+    const { events } = (await (await page.request.get(`/api/cases/${number}`)).json()) as {
+      events: { type: string }[];
+    };
     return events.filter(({ type }) => type.startsWith('finding'));
   };
   const first = await asked.getAttribute('data-check');

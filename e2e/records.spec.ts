@@ -22,7 +22,7 @@ test('a new maker’s codes are described, tried on samples, saved, and read on 
   await samples.getByRole('button', { name: 'Keep as example' }).first().click();
   await page.keyboard.press('Control+s');
   await page.waitForURL(/schemes\/skerrow-lots-of-the-north-plant/);
-  await expect(page.getByText('Revision 1')).toBeVisible();
+  await expect(page.getByRole('link', { name: /^Revision 1/ })).toBeVisible();
 
   await visit(page, '/case/PP-0418/codes');
   const batch = page.getByRole('textbox', { name: /^Batch code, Label/ });
@@ -52,7 +52,19 @@ test('a size chart takes a table from a spreadsheet and says what is wrong with 
   await expect(page.getByText(/12 does not go with|31 does not go with/)).toBeVisible();
   await page.keyboard.press('Control+s');
   await page.waitForURL(/charts\/[a-z]+-pup-sizes/);
-  await expect(page.getByText('Kept as revision 1.').or(page.getByText('Revision 1.'))).toBeVisible();
+  await expect(page.getByRole('link', { name: /^Revision 1/ })).toBeVisible();
+
+  // What a slip changed is seen, and taken back up as it was.
+  await page.getByLabel('Chart', { exact: true }).fill('Puppy sizes');
+  await page.keyboard.press('Control+s');
+  await page.getByRole('link', { name: /^Revision 2/ }).click();
+  await expect(page.getByRole('main')).toContainText('Pup sizes → Puppy sizes');
+  await page.getByRole('navigation', { name: 'Revisions' }).getByRole('link').last().click();
+  await page.getByRole('link', { name: /^Take revision 1 up again/ }).click();
+  await expect(page.getByLabel('Chart', { exact: true })).toHaveValue('Pup sizes');
+  await page.keyboard.press('Control+s');
+  await expect(page.getByRole('link', { name: /^Revision 3/ })).toBeVisible();
+  await expect(page.getByLabel('Chart', { exact: true })).toHaveValue('Pup sizes');
 });
 
 test('a scan in the register finds the items that carry the code', async ({ page }) => {

@@ -1,7 +1,6 @@
 import type { Transaction } from 'sequelize';
 import type { CodeScheme } from '@/core/codes/schemes/codeScheme';
 import type { Maker, Release } from '@/core/releases/release';
-import type { SizeChart } from '@/core/sizes/sizeChart';
 import { type DocumentKind, readDocument, saveDocument } from '@/store/documents';
 import { indexMaker, indexRelease } from '@/store/indexRelease';
 import type { Desk } from './desk';
@@ -127,30 +126,3 @@ export async function saveEditedRecord(desk: Desk, by: string, entry: RecordsEnt
   const kept = await readDocument(desk.store, kind, body.id);
   return { revision: kept?.revision ?? 1 };
 }
-
-/** What an editor of code schemes or size charts works on. */
-export interface EditedRecord<T> {
-  body: T;
-  /** 0 for one that is not kept yet. */
-  revision: number;
-}
-
-/**
- * The newest revision of a code scheme or size chart.
- *
- * @throws Refusal where there is none
- */
-async function readRecord<T>(desk: Desk, kind: DocumentKind, id: string): Promise<EditedRecord<T>> {
-  const found = await readDocument<T>(desk.store, kind, id);
-  if (!found) throw new Refusal('notFound', `There is no ${kind} “${id.slice(0, 80)}”.`);
-  return found;
-}
-
-/** @throws Refusal where there is no such maker */
-export const readMaker = (desk: Desk, id: string) => readRecord<Maker>(desk, 'maker', id);
-
-/** @throws Refusal where there is no such scheme */
-export const readScheme = (desk: Desk, id: string) => readRecord<CodeScheme>(desk, 'code-scheme', id);
-
-/** @throws Refusal where there is no such chart */
-export const readChart = (desk: Desk, id: string) => readRecord<SizeChart>(desk, 'size-chart', id);

@@ -5,12 +5,11 @@ import { readGtin } from '@/core/codes/gtin';
 import type { CodeScheme } from '@/core/codes/schemes/codeScheme';
 import { pin } from '@/core/judgement/grounds';
 import { blankRelease } from '@/core/releases/blankRelease';
-import { type Change, compareDocuments } from '@/core/releases/compareDocuments';
 import { copyAsColour } from '@/core/releases/copyAsColour';
 import { type Candidate, type IndexedRelease, matchReleases } from '@/core/releases/match';
 import type { Maker, Release, Revision } from '@/core/releases/release';
 import type { SizeChart } from '@/core/sizes/sizeChart';
-import { listDocuments, listRevisions, readDocument, readRevision } from '@/store/documents';
+import { listDocuments, readDocument } from '@/store/documents';
 import { browseReleases, releaseIndex } from '@/store/releaseIndex';
 import { listKindDefinitions, readKind } from './checks';
 import type { Desk } from './desk';
@@ -46,44 +45,10 @@ export async function readRelease(desk: Desk, id: string): Promise<ReleaseFolder
   };
 }
 
-/** @throws Refusal where there is no such revision */
-async function releaseAt(desk: Desk, id: string, revision: number): Promise<Revision<Release>> {
-  const found = await readRevision<Release>(desk.store, 'release', id, revision);
-  if (!found)
-    throw new Refusal('notFound', `There is no revision ${revision} of the release record “${id.slice(0, 80)}”.`);
-  return found;
-}
-
-/** Two revisions of a release record, and in what they differ. */
-export interface ComparedRevisions {
-  release: Revision<Release>;
-  /** When each was kept, the newest first. */
-  revisions: { revision: number; createdAt: string }[];
-  from: number;
-  to: number;
-  changes: Change[];
-  /** What its checks are called. */
-  checkNames: Record<string, string>;
-}
-
-/**
- * What changed in a release record from one revision to another; by default, from the last but one to the newest.
- *
- * @throws Refusal where there is no such record or revision
- */
-export async function compareRevisions(
-  desk: Desk,
-  id: string,
-  asked: { from?: number; to?: number },
-): Promise<ComparedRevisions> {
-  const { release } = await readRelease(desk, id);
-  const to = asked.to || release.revision;
-  const from = asked.from || Math.max(1, to - 1);
-  const [before, after] = [await releaseAt(desk, id, from), await releaseAt(desk, id, to)];
-  const revisions = await listRevisions(desk.store, 'release', id);
-  const kind = (await readKind(desk, release.body.kind)).body;
-  const checkNames = Object.fromEntries(checksFor(kind, after.body).map((check) => [check.id, check.name]));
-  return { release, revisions, from, to, changes: compareDocuments(before.body, after.body), checkNames };
+/** What the checks of a release are called. */
+export async function namesOfChecks(desk: Desk, release: Release): Promise<Record<string, string>> {
+  const kind = (await readKind(desk, release.kind)).body;
+  return Object.fromEntries(checksFor(kind, release).map((check) => [check.id, check.name]));
 }
 
 /** What a new release record begins with, and what it may choose from. */

@@ -7,9 +7,9 @@ import type { Release } from '@/core/releases/release';
 import { readDocument } from '@/store/documents';
 import type { Desk } from '../desk';
 import { loadGrounds } from '../grounds';
+import { allow } from '../people/roster';
 import { readLog } from '../readLog';
 import { saveEditedRecord } from '../records';
-import { allow } from '../people/roster';
 import { Refusal } from '../refusal';
 import { requireCase } from '../requireCase';
 

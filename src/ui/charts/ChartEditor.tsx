@@ -68,7 +68,15 @@ function ChartForm({
   return (
     <main className="mx-auto max-w-[1360px] px-5 py-4">
       <RecordTabs />
-      <EditorHead deed="editRecords" saveName="Save chart" back="/charts" wrong={wrong} onSave={keep} draft={chart}>
+      <EditorHead
+        deed="editRecords"
+        saveName="Save chart"
+        back="/charts"
+        wrong={wrong}
+        onSave={keep}
+        draft={chart}
+        kept={revision > 0 ? { revision, at: `/charts/${chart.id}/revisions` } : null}
+      >
         <strong className="font-semibold">{rest.name || 'A new size chart'}</strong>
       </EditorHead>
       <div className="mb-4 flex flex-wrap items-end gap-3">
@@ -205,7 +213,7 @@ function ChartForm({
               Add system
             </AddLine>
             <span className="text-[13px] text-soft">
-              A table copied from a spreadsheet can be pasted into any cell. {revision > 0 && `Revision ${revision}.`}
+              A table copied from a spreadsheet can be pasted into any cell.
             </span>
           </div>
         </section>

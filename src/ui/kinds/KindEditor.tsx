@@ -54,6 +54,7 @@ function KindForm({
         wrong={wrong}
         onSave={keep}
         draft={kind}
+        kept={revision > 0 ? { revision, at: `/checks/${kind.id}/revisions` } : null}
       >
         <strong className="font-semibold">{kind.name || 'A new kind of goods'}</strong>{' '}
         {like && (

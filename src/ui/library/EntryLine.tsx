@@ -1,14 +1,18 @@
 import { useState } from 'react';
 import type { ShownEntry } from '@/core/library/libraryImport';
 import { Button } from '../controls/Button';
-import { Changes } from '../releases/Changes';
+import { Changes } from '../records/Changes';
 
 /** So many changes of one document are shown on its line until the others are asked for. */
 const SHOWN = 6;
 
+/** Where an entry stands; in a file of one line, all begin there. */
+const standsAt = ({ line, n }: ShownEntry): string =>
+  line === 1 && n > 0 ? `entry ${(n + 1).toLocaleString('en')}` : `line ${line.toLocaleString('en')}`;
+
 /** One document of a file: what it would change, or why it is refused; without its tick it is left out. */
 export function EntryLine({
-  entry: { line, kind, id, title, came, reason, changes },
+  entry,
   chosen,
   onChoose,
 }: {
@@ -16,6 +20,7 @@ export function EntryLine({
   chosen: boolean;
   onChoose: (chosen: boolean) => void;
 }) {
+  const { kind, id, title, came, reason, changes } = entry;
   const [all, setAll] = useState(false);
   const brings = came === 'new' || came === 'changed';
   return (
@@ -31,7 +36,7 @@ export function EntryLine({
           />
         )}
       </span>
-      <span className="text-[13px] text-soft">line {line.toLocaleString('en')}</span>
+      <span className="text-[13px] text-soft">{standsAt(entry)}</span>
       <span className="truncate" title={id}>
         <span className="text-soft">{kind}</span> {title || id}
       </span>

@@ -6,6 +6,7 @@ import { Button, Key } from '../controls/Button';
 import { useKeys } from '../controls/useKeys';
 import { useMay } from '../people/Me';
 import { forgetDraft, useDraft } from './drafts';
+import { KeyLink } from './KeyLink';
 
 /** What an editor is about, with the ways out of it: back as it was, or saved. */
 export function EditorHead({
@@ -15,6 +16,7 @@ export function EditorHead({
   wrong,
   onSave,
   draft,
+  kept,
   children,
 }: {
   saveName: string;
@@ -26,6 +28,8 @@ export function EditorHead({
   onSave: () => void;
   /** What is edited; it is kept for whoever comes back to the page. */
   draft: unknown;
+  /** Which revision is the newest, and where all of them are; null for what is not kept yet. */
+  kept?: { revision: number; at: string } | null;
   children: ReactNode;
 }) {
   const router = useRouter();
@@ -43,6 +47,11 @@ export function EditorHead({
     <div className="mb-4 flex flex-wrap items-end justify-between gap-3">
       <h1 className="text-[22px]">{children}</h1>
       <div className="flex items-center gap-2">
+        {kept && (
+          <KeyLink hotkey="v" href={kept.at}>
+            {`Revision ${kept.revision}`}
+          </KeyLink>
+        )}
         {left && <p role="status">Not saved yet, as you left it.</p>}
         <Button onClick={leave}>Leave it as it was</Button>
         <Button look="act" disabled={wrong.length > 0 || !mayDo(deed)} onClick={save}>

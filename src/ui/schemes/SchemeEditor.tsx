@@ -54,7 +54,15 @@ function SchemeForm({
   return (
     <main className="mx-auto max-w-[1360px] px-5 py-4">
       <RecordTabs />
-      <EditorHead deed="editRecords" saveName="Save scheme" back="/schemes" wrong={wrong} onSave={keep} draft={scheme}>
+      <EditorHead
+        deed="editRecords"
+        saveName="Save scheme"
+        back="/schemes"
+        wrong={wrong}
+        onSave={keep}
+        draft={scheme}
+        kept={revision > 0 ? { revision, at: `/schemes/${scheme.id}/revisions` } : null}
+      >
         <strong className="font-semibold">{scheme.name || 'A new code scheme'}</strong>
       </EditorHead>
       <div className="mb-4 flex flex-wrap items-end gap-3">
@@ -145,7 +153,6 @@ function SchemeForm({
               onChange={({ target }) => set({ source: target.value })}
             />
           </div>
-          <p className="mt-2 text-[13px] text-soft">{revision > 0 ? `Revision ${revision}` : 'Not kept yet'}</p>
         </section>
         <div className="grid min-w-0 content-start gap-5 max-[1100px]:order-first">
           <SaveNotice wrong={wrong} message={message} failed={failed} />

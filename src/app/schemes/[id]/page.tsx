@@ -1,18 +1,25 @@
-import { readScheme } from '@/desk/records';
 import { listCodeSchemes, listMakers } from '@/desk/releases';
+import { takeUp } from '@/desk/revisions';
 import { blankScheme } from '@/ui/schemes/blankScheme';
 import { SchemeEditor } from '@/ui/schemes/SchemeEditor';
 import { atDesk, orNotFound } from '../../desk';
-
-export default async function SchemePage({ params }: { params: Promise<{ id: string }> }) {
-  const { id } = await params;
+export default async function SchemePage({
+  params,
+  searchParams,
+}: {
+  params: Promise<{ id: string }>;
+  searchParams: Promise<{ at?: string }>;
+}) {
+  const [{ id }, { at }] = await Promise.all([params, searchParams]);
   const { desk } = await atDesk();
   const [schemes, makers] = [await listCodeSchemes(desk), await listMakers(desk)];
   const { body, revision } =
-    id === 'new' ? { body: blankScheme(makers[0]?.id ?? ''), revision: 0 } : await orNotFound(readScheme(desk, id));
+    id === 'new'
+      ? { body: blankScheme(makers[0]?.id ?? ''), revision: 0 }
+      : await orNotFound(takeUp(desk, 'code-scheme', id, Number(at) || 0));
   return (
     <SchemeEditor
-      key={`${id}/${revision}`}
+      key={`${id}/${revision}/${at}`}
       scheme={body}
       revision={revision}
       others={schemes.filter((each) => each.id !== body.id)}

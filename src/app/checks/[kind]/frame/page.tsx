@@ -1,4 +1,4 @@
-import { readKind } from '@/desk/checks';
+import { takeUp } from '@/desk/revisions';
 import { KindEditor } from '@/ui/kinds/KindEditor';
 import { atDesk, orNotFound } from '../../../desk';
 
@@ -7,13 +7,13 @@ export default async function KindFramePage({
   searchParams,
 }: {
   params: Promise<{ kind: string }>;
-  searchParams: Promise<{ copy?: string }>;
+  searchParams: Promise<{ copy?: string; at?: string }>;
 }) {
-  const [{ kind }, { copy }] = await Promise.all([params, searchParams]);
-  const { body, revision } = await orNotFound(readKind((await atDesk()).desk, kind));
+  const [{ kind }, { copy, at }] = await Promise.all([params, searchParams]);
+  const { body, revision } = await orNotFound(takeUp((await atDesk()).desk, 'kind', kind, Number(at) || 0));
   return copy ? (
     <KindEditor key="copy" kind={{ ...body, id: '', name: '' }} revision={0} like={body.name} />
   ) : (
-    <KindEditor key={revision} kind={body} revision={revision} like={null} />
+    <KindEditor key={`${revision}/${at}`} kind={body} revision={revision} like={null} />
   );
 }

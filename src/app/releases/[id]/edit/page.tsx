@@ -1,16 +1,23 @@
 import { readKind } from '@/desk/checks';
-import { listMakers, listSizeCharts, readRelease } from '@/desk/releases';
+import { listMakers, listSizeCharts } from '@/desk/releases';
+import { takeUp } from '@/desk/revisions';
 import { ReleaseEditor } from '@/ui/releases/ReleaseEditor';
 import { atDesk, orNotFound } from '../../../desk';
 
-export default async function EditReleasePage({ params }: { params: Promise<{ id: string }> }) {
-  const { id } = await params;
+export default async function EditReleasePage({
+  params,
+  searchParams,
+}: {
+  params: Promise<{ id: string }>;
+  searchParams: Promise<{ at?: string }>;
+}) {
+  const [{ id }, { at }] = await Promise.all([params, searchParams]);
   const { desk } = await atDesk();
-  const { release } = await orNotFound(readRelease(desk, id));
+  const release = await orNotFound(takeUp(desk, 'release', id, Number(at) || 0));
   const { body: kind } = await orNotFound(readKind(desk, release.body.kind));
   return (
     <ReleaseEditor
-      key={release.revision}
+      key={`${release.revision}/${at}`}
       release={release.body}
       revision={release.revision}
       kinds={[kind]}

@@ -1,16 +1,17 @@
-import { compareRevisions } from '@/desk/releases';
-import { RevisionsView } from '@/ui/releases/RevisionsView';
-import { atDesk, orNotFound } from '../../../desk';
+import { namesOfChecks } from '@/desk/releases';
+import { RevisionsView } from '@/ui/records/RevisionsView';
+import { type AskedRevisions, comparedAt } from '../../../comparedAt';
+import { atDesk } from '../../../desk';
 
-export default async function RevisionsPage({
-  params,
-  searchParams,
-}: {
-  params: Promise<{ id: string }>;
-  searchParams: Promise<{ from?: string; to?: string }>;
-}) {
-  const [{ id }, { from, to }] = await Promise.all([params, searchParams]);
-  const { desk } = await atDesk();
-  const compared = await orNotFound(compareRevisions(desk, id, { from: Number(from), to: Number(to) }));
-  return <RevisionsView {...compared} />;
+export default async function ReleaseRevisionsPage(asked: AskedRevisions) {
+  const { body, ...compared } = await comparedAt('release', asked);
+  const at = `/releases/${body.id}`;
+  const title = (
+    <>
+      <strong className="font-semibold">{body.name}</strong>, {body.colourName}{' '}
+      <span className="font-mono text-[17px] text-soft">{body.styleCode}</span>
+    </>
+  );
+  const checkNames = await namesOfChecks((await atDesk()).desk, body);
+  return <RevisionsView {...compared} title={title} back={at} editor={`${at}/edit`} checkNames={checkNames} />;
 }

@@ -1,41 +1,53 @@
 'use client';
 import Link from 'next/link';
+import type { ReactNode } from 'react';
 import type { Change } from '@/core/releases/compareDocuments';
-import type { Release, Revision } from '@/core/releases/release';
 import { useInstant } from '../house/House';
-import { KeyLink } from '../records/KeyLink';
-import { RecordTabs } from '../records/RecordTabs';
 import { Changes } from './Changes';
+import { KeyLink } from './KeyLink';
+import { RecordTabs } from './RecordTabs';
 
-/** What changed from one revision of a release record to another. */
+/** What changed from one revision of a record to another, and the way back to what one said. */
 export function RevisionsView({
-  release: { id, body, revision: newest },
+  title,
+  back,
+  editor,
+  newest,
   revisions,
   from,
   to,
   changes,
   checkNames,
 }: {
-  release: Revision<Release>;
+  title: ReactNode;
+  /** Where the record is. */
+  back: string;
+  /** Where it is edited. */
+  editor: string;
+  newest: number;
   /** Newest first. */
   revisions: { revision: number; createdAt: string }[];
   from: number;
   to: number;
   changes: Change[];
-  checkNames: Record<string, string>;
+  checkNames?: Record<string, string>;
 }) {
   const formatInstant = useInstant();
   return (
     <main className="mx-auto max-w-[1360px] px-5 py-4">
       <RecordTabs />
       <div className="mb-5 flex items-end justify-between gap-4">
-        <h1 className="text-[22px]">
-          <strong className="font-semibold">{body.name}</strong>, {body.colourName}{' '}
-          <span className="font-mono text-[17px] text-soft">{body.styleCode}</span>
-        </h1>
-        <KeyLink hotkey="b" href={`/releases/${id}`}>
-          Back to the record
-        </KeyLink>
+        <h1 className="text-[22px]">{title}</h1>
+        <div className="flex gap-6">
+          {to !== newest && (
+            <KeyLink hotkey="w" href={`${editor}?at=${to}`}>
+              {`Take revision ${to} up again`}
+            </KeyLink>
+          )}
+          <KeyLink hotkey="b" href={back}>
+            Back to the record
+          </KeyLink>
+        </div>
       </div>
       <div className="grid grid-cols-[18rem_minmax(0,1fr)] gap-10 max-md:grid-cols-1">
         <nav aria-label="Revisions">
