@@ -173,6 +173,12 @@ test('a measured value typed faster than any scanner is taken whole, and a slip 
   await page.getByRole('button', { name: /^Senses and light,/ }).click();
   const weight = page.locator('li[data-check="senses.weight"]');
   await weight.getByRole('button').first().click();
+  // A scan begins no figure.
+  await scan(page, '9521204101269', { everyMs: 20 });
+  await expect(page.getByRole('status').filter({ hasText: /9521204101269/ }).or(page.getByRole('dialog'))).toBeVisible();
+  await press(page, 'Escape');
+  await expect(weight.getByRole('textbox')).toHaveValue('');
+  await expect(weight.getByRole('textbox')).not.toBeFocused();
   await page.keyboard.type('2855');
   await expect(weight.getByRole('textbox')).toHaveValue('2855');
   await press(page, 'Enter');

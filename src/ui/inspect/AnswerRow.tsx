@@ -40,7 +40,7 @@ export function AnswerRow({
   const [entry, setEntry] = useState<'excuse' | 'note' | null>(null);
   const begin = useRef<Begin>(null);
   useImperativeHandle(actions, () => ({
-    begin: (digit) => begin.current?.(digit),
+    begin: (digit) => begin.current?.(digit) ?? (() => undefined),
     excuse: () => setEntry('excuse'),
     note: () => setEntry('note'),
   }));

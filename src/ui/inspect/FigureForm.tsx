@@ -10,8 +10,8 @@ import { sidesWords } from './pairWords';
 import { farOff } from './slip';
 import type { Found } from './useFound';
 
-/** Go to the field, with the digit that was pressed or with what stands there. */
-export type Begin = (digit?: string) => void;
+/** Go to the field, with the digit that was pressed or with what stands there. Returns the way back. */
+export type Begin = (digit?: string) => () => void;
 
 /** What the forms of an answer are given. */
 export interface FormProps {
@@ -36,6 +36,10 @@ export function FigureForm({ finding, found: { left, measure }, blind, begin }: 
     // At once, so that the next digit of a quick hand finds this one in place.
     if (digit !== undefined) flushSync(() => setText(digit));
     field.current?.focus();
+    return () => {
+      setText(text);
+      field.current?.blur();
+    };
   });
   const unit = unitOf(finding);
   const figure = Number(text.trim().replace(',', '.'));

@@ -11,6 +11,7 @@ import { Later } from '../controls/Later';
 import { useKeys } from '../controls/useKeys';
 import { MarkLegend } from '../marks/MarkSign';
 import { useWedge } from '../scan/useWedge';
+import type { Trial } from '../scan/wedge';
 import { type AnswerActions, AnswerRow } from './AnswerRow';
 import { Beside } from './Beside';
 import { CheckLine } from './CheckLine';
@@ -58,8 +59,21 @@ export function InspectView() {
   const form = current && asAsked(current).check.answer.form;
   const measured = form === 'quantity' || form === 'count';
   const typed = answerable && (measured || form === 'text');
-  /** Steps, and answers that are no beginning of a figure, do nothing that cannot be undone. */
-  const onTry = (key: string) => (/[jk]/.test(key) || (!typed && /[0-9]/.test(key)) ? answers.tryOut() : null);
+  /** The way back from a figure that was begun. */
+  const begun = useRef<() => void>(() => undefined);
+  /** Steps and answers do nothing that cannot be undone. */
+  const onTry = (key: string): Trial | null => {
+    if (!/[jk0-9]/.test(key)) return null;
+    begun.current = () => undefined;
+    const { keep, takeBack } = answers.tryOut();
+    return {
+      keep,
+      takeBack: () => {
+        takeBack();
+        begun.current();
+      },
+    };
+  };
   useWedge(takeBurst, { onLeak: answers.takeBack, onBroken: scans.broken, onTry });
   const first = { preventDefault: true };
   useKeys('j,down', () => walk.step(1), first);
@@ -70,7 +84,7 @@ export function InspectView() {
     if (!measured) answers.found.choose(Number(event.key) - 1);
     else if (answerable) {
       event.preventDefault();
-      actions.current?.begin(event.key);
+      begun.current = actions.current?.begin(event.key) ?? begun.current;
     }
   });
   useKeys('w', () => typed && actions.current?.begin(), first);

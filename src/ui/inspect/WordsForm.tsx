@@ -27,7 +27,10 @@ export function WordsForm({ finding, found, blind, begin }: FormProps) {
   /** The text that the person was asked about. */
   const entered = useRef<string | null>(null);
   const field = useRef<HTMLInputElement>(null);
-  useImperativeHandle(begin, () => () => field.current?.focus());
+  useImperativeHandle(begin, () => () => {
+    field.current?.focus();
+    return () => field.current?.blur();
+  });
   if (answer.form !== 'text') return null;
   // A line that is only half typed does not differ yet.
   const half = answer.expected.some((each) => each.length > text.length && each.startsWith(text));
