@@ -175,7 +175,12 @@ test('a measured value typed faster than any scanner is taken whole, and a slip 
   await weight.getByRole('button').first().click();
   // A scan begins no figure.
   await scan(page, '9521204101269', { everyMs: 20 });
-  await expect(page.getByRole('status').filter({ hasText: /9521204101269/ }).or(page.getByRole('dialog'))).toBeVisible();
+  await expect(
+    page
+      .getByRole('status')
+      .filter({ hasText: /9521204101269/ })
+      .or(page.getByRole('dialog')),
+  ).toBeVisible();
   await press(page, 'Escape');
   await expect(weight.getByRole('textbox')).toHaveValue('');
   await expect(weight.getByRole('textbox')).not.toBeFocused();
