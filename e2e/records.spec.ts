@@ -62,6 +62,7 @@ test('a size chart takes a table from a spreadsheet and says what is wrong with 
   await page.getByRole('navigation', { name: 'Revisions' }).getByRole('link').last().click();
   await page.getByRole('link', { name: /^Take revision 1 up again/ }).click();
   await expect(page.getByLabel('Chart', { exact: true })).toHaveValue('Pup sizes');
+  await expect(page.getByRole('status')).toHaveText('As revision 1 had it; not saved yet.');
   await page.keyboard.press('Control+s');
   await expect(page.getByRole('link', { name: /^Revision 3/ })).toBeVisible();
   await expect(page.getByLabel('Chart', { exact: true })).toHaveValue('Pup sizes');

@@ -1,5 +1,5 @@
 'use client';
-import { useRouter } from 'next/navigation';
+import { useRouter, useSearchParams } from 'next/navigation';
 import type { ReactNode } from 'react';
 import type { Deed } from '@/core/people/permissions';
 import { Button, Key } from '../controls/Button';
@@ -38,6 +38,8 @@ export function EditorHead({
     if (wrong.length === 0 && mayDo(deed)) onSave();
   };
   const { left } = useDraft(draft);
+  /** The former revision that is taken up again. */
+  const at = useSearchParams().get('at');
   const leave = () => {
     forgetDraft();
     router.push(back);
@@ -52,7 +54,11 @@ export function EditorHead({
             {`Revision ${kept.revision}`}
           </KeyLink>
         )}
-        {left && <p role="status">Not saved yet, as you left it.</p>}
+        {left ? (
+          <p role="status">Not saved yet, as you left it.</p>
+        ) : (
+          at && <p role="status">As revision {at} had it; not saved yet.</p>
+        )}
         <Button onClick={leave}>Leave it as it was</Button>
         <Button look="act" disabled={wrong.length > 0 || !mayDo(deed)} onClick={save}>
           {saveName} <Key>Ctrl S</Key>

@@ -86,6 +86,10 @@ const isScanners = ({ text, field, ...pace }: Burst): boolean =>
 /** Keys that do nothing by themselves; a scanner sends them before its capitals. */
 const MODIFIERS = ['Shift', 'Control', 'Alt', 'AltGraph', 'Meta', 'CapsLock'];
 
+/** What a field held before keys of a run began to stand in it. */
+const without = (value: string, keys: string): string =>
+  value.endsWith(keys) ? value.slice(0, value.length - keys.length) : value;
+
 /** True where the browser can tell that it holds input which this page has not heard yet. */
 function inputWaits(): boolean {
   const { scheduling } = navigator as { scheduling?: { isInputPending(): boolean } };
@@ -259,7 +263,7 @@ function listen(): void {
       ? { ...slow, ...withInterval(slow, now - slow.last), text: slow.text + event.key, last: now }
       : { ...NOTHING, text: event.key, last: now };
     const into = activeField();
-    if (into && !slow.field) slow = { ...slow, field: into, before: into.value };
+    if (into && !slow.field) slow = { ...slow, field: into, before: without(into.value, slow.text.slice(0, -1)) };
     if (!running || !burst) {
       clearTimeout(timer);
       release();
