@@ -72,6 +72,19 @@ const takeAll = (release: Release, learned: ReturnType<typeof learnItem>) =>
   takeLessons(release, learned, Object.fromEntries(learned.lessons.map(({ id }) => [id, 'take' as const])));
 
 describe('an item that is known to be genuine', () => {
+  it('teaches nothing of a name that is only written otherwise', () => {
+    const known = { ...BLANK, name: 'Fennel court', colourName: 'Rust and sand', styleCode: 'VK7001-204' };
+    const names = (labels: Record<string, string>) =>
+      learnItem(withFacts(caseWith({}), { boxLabel: labels }), { ...GROUNDS, release: known }, BOUGHT)
+        .lessons.map(({ id }) => id)
+        .filter((id) => ['name', 'colourName', 'styleCode'].includes(id));
+    expect(names({ model: 'FENNEL CRT', colourName: 'SAND/RUST', styleCode: 'VK7001 204' })).toEqual([]);
+    expect(names({ model: 'FENNEL RUNNER', colourName: 'SAND / MOSS', styleCode: 'VK7001-205' })).toEqual([
+      'name',
+      'colourName',
+      'styleCode',
+    ]);
+  });
   const file = withFacts(
     { ...caseWith({ 'outside.emblem': measured, 'extras.insert-words': typed }), sizeKey: null, release: null },
     LABELS,

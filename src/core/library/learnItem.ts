@@ -16,7 +16,7 @@ import type { ShelfItem } from '../releases/shelfItem';
 import { partOf, type Statement } from '../releases/statement';
 import type { Variant } from '../releases/variantFit';
 import { picturedBy } from './picturedBy';
-import { type ReadItem, readItem } from './readItem';
+import { agreed, type ReadItem, readItem } from './readItem';
 
 /** One thing that a genuine item says of its release, to be taken into the record or not. */
 export interface Lesson {
@@ -47,10 +47,12 @@ function field<K extends keyof Release>(
   value: Release[K] | undefined,
   release: Release,
   shown: string,
+  /** However it is written: the cross-reading finds that it agrees with what the record has. */
+  agrees: boolean,
 ): Lesson[] {
   const held = release[id];
   const empty = held === undefined || held === null || held === '';
-  if (value === undefined || JSON.stringify(held) === JSON.stringify(value)) return [];
+  if (value === undefined || (!empty && agrees) || JSON.stringify(held) === JSON.stringify(value)) return [];
   return [
     {
       id: String(id),
@@ -339,16 +341,17 @@ export function learnItem(file: CaseFile, records: Records & { release: Release 
     ...picturedBy(file.photos),
     case: file.number,
   };
+  const agrees = (fact: string): boolean => agreed(reading, fact)?.mark === 'agrees';
   const lessons = [
-    ...field('name', 'model', read.model, release, read.model ?? ''),
-    ...field('colourName', 'colour', read.colour, release, read.colour ?? ''),
-    ...field('styleCode', 'style code', read.styleCode, release, read.styleCode ?? ''),
+    ...field('name', 'model', read.model, release, read.model ?? '', agrees('model')),
+    ...field('colourName', 'colour', read.colour, release, read.colour ?? '', agrees('colourName')),
+    ...field('styleCode', 'style code', read.styleCode, release, read.styleCode ?? '', agrees('styleCode')),
     ...sizeLesson(read, release),
     ...windowLesson(read, release),
     ...factoryLesson(read, release),
     ...variantLesson(traits, release),
-    ...field('dimensions', 'box code', read.dimensions, release, read.dimensionsShown ?? ''),
-    ...field('materials', 'material', read.materials, release, read.materials ?? ''),
+    ...field('dimensions', 'box code', read.dimensions, release, read.dimensionsShown ?? '', agrees('dimensions')),
+    ...field('materials', 'material', read.materials, release, read.materials ?? '', agrees('materials')),
     ...figureLessons(findings, release, size, source),
     ...wordingLessons(findings),
     ...expectationLessons(findings, read, source, general),

@@ -30,7 +30,7 @@ const written = (text: string): string =>
     : text;
 
 /** The reading of a fact where every place that prints it says the same; undefined where they do not, or none is sure. */
-function agreed(reading: CrossReading, fact: string): Cell | undefined {
+export function agreed(reading: CrossReading, fact: string): Cell | undefined {
   const cells = Object.values(reading.rows.find((row) => row.fact.id === fact)?.cells ?? {}).filter(
     (cell) => cell.entry?.state === 'read' && cell.reading && !cell.reading.uncertain,
   );
