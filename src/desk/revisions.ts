@@ -70,7 +70,7 @@ export async function compareRevisions<K extends RecordKind>(
 /**
  * A record to work on: as its newest revision has it, or as a former one had it that is taken up again.
  *
- * @param at the former revision; 0 for none
+ * @param at the number of the former revision, as an address has it
  * @returns its number is the newest, on top of which what is edited would be kept
  * @throws Refusal where there is no such record or revision
  */
@@ -78,8 +78,9 @@ export async function takeUp<K extends RecordKind>(
   desk: Desk,
   kind: K,
   id: string,
-  at = 0,
+  at?: string,
 ): Promise<Pick<Revision<Records[K]>, 'body' | 'revision'>> {
   const { body, revision } = await readNewest(desk, kind, id);
-  return { body: at > 0 ? (await readAt(desk, kind, id, at)).body : body, revision };
+  const former = Number(at) || 0;
+  return { body: former > 0 ? (await readAt(desk, kind, id, former)).body : body, revision };
 }

@@ -75,7 +75,7 @@ function ChartForm({
         wrong={wrong}
         onSave={keep}
         draft={chart}
-        kept={revision > 0 ? { revision, at: `/charts/${chart.id}/revisions` } : null}
+        kept={{ revision, at: `/charts/${chart.id}/revisions` }}
       >
         <strong className="font-semibold">{rest.name || 'A new size chart'}</strong>
       </EditorHead>

@@ -54,7 +54,7 @@ function KindForm({
         wrong={wrong}
         onSave={keep}
         draft={kind}
-        kept={revision > 0 ? { revision, at: `/checks/${kind.id}/revisions` } : null}
+        kept={{ revision, at: `/checks/${kind.id}/revisions` }}
       >
         <strong className="font-semibold">{kind.name || 'A new kind of goods'}</strong>{' '}
         {like && (

@@ -64,7 +64,7 @@ function MakerForm({
         wrong={wrong}
         onSave={keep}
         draft={maker}
-        kept={revision > 0 ? { revision, at: `/makers/${maker.id}/revisions` } : null}
+        kept={{ revision, at: `/makers/${maker.id}/revisions` }}
       >
         <strong className="font-semibold">{maker.name || 'A new maker'}</strong>
       </EditorHead>

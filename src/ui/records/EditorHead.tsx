@@ -28,8 +28,8 @@ export function EditorHead({
   onSave: () => void;
   /** What is edited; it is kept for whoever comes back to the page. */
   draft: unknown;
-  /** Which revision is the newest, and where all of them are; null for what is not kept yet. */
-  kept?: { revision: number; at: string } | null;
+  /** Which revision is the newest, 0 for what is not kept yet, and where all of them are. */
+  kept?: { revision: number; at: string };
   children: ReactNode;
 }) {
   const router = useRouter();
@@ -49,7 +49,7 @@ export function EditorHead({
     <div className="mb-4 flex flex-wrap items-end justify-between gap-3">
       <h1 className="text-[22px]">{children}</h1>
       <div className="flex items-center gap-2">
-        {kept && (
+        {kept !== undefined && kept.revision > 0 && (
           <KeyLink hotkey="v" href={kept.at}>
             {`Revision ${kept.revision}`}
           </KeyLink>

@@ -61,7 +61,7 @@ function SchemeForm({
         wrong={wrong}
         onSave={keep}
         draft={scheme}
-        kept={revision > 0 ? { revision, at: `/schemes/${scheme.id}/revisions` } : null}
+        kept={{ revision, at: `/schemes/${scheme.id}/revisions` }}
       >
         <strong className="font-semibold">{scheme.name || 'A new code scheme'}</strong>
       </EditorHead>

@@ -16,7 +16,7 @@ export default async function ChartPage({
   const { body, revision } =
     id === 'new'
       ? { body: blankChart(makers[0]?.id ?? ''), revision: 0 }
-      : await orNotFound(takeUp(desk, 'size-chart', id, Number(at) || 0));
+      : await orNotFound(takeUp(desk, 'size-chart', id, at));
   return (
     <ChartEditor
       key={`${id}/${revision}/${at}`}

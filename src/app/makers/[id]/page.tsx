@@ -15,7 +15,7 @@ export default async function MakerPage({
   const { body, revision } =
     id === 'new'
       ? { body: { ...blankMaker(code), name: called.slice(0, 60) }, revision: 0 }
-      : await orNotFound(takeUp(desk, 'maker', id, Number(at) || 0));
+      : await orNotFound(takeUp(desk, 'maker', id, at));
   // Only a way within this desk.
   const next = onward.startsWith('/case/') || onward === '/library' ? onward : null;
   return <MakerEditor key={`${id}/${revision}/${at}`} maker={body} revision={revision} onward={next} />;

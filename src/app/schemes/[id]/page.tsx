@@ -16,7 +16,7 @@ export default async function SchemePage({
   const { body, revision } =
     id === 'new'
       ? { body: blankScheme(makers[0]?.id ?? ''), revision: 0 }
-      : await orNotFound(takeUp(desk, 'code-scheme', id, Number(at) || 0));
+      : await orNotFound(takeUp(desk, 'code-scheme', id, at));
   return (
     <SchemeEditor
       key={`${id}/${revision}/${at}`}

@@ -10,7 +10,7 @@ export default async function KindFramePage({
   searchParams: Promise<{ copy?: string; at?: string }>;
 }) {
   const [{ kind }, { copy, at }] = await Promise.all([params, searchParams]);
-  const { body, revision } = await orNotFound(takeUp((await atDesk()).desk, 'kind', kind, Number(at) || 0));
+  const { body, revision } = await orNotFound(takeUp((await atDesk()).desk, 'kind', kind, at));
   return copy ? (
     <KindEditor key="copy" kind={{ ...body, id: '', name: '' }} revision={0} like={body.name} />
   ) : (

@@ -13,7 +13,7 @@ export default async function EditReleasePage({
 }) {
   const [{ id }, { at }] = await Promise.all([params, searchParams]);
   const { desk } = await atDesk();
-  const release = await orNotFound(takeUp(desk, 'release', id, Number(at) || 0));
+  const release = await orNotFound(takeUp(desk, 'release', id, at));
   const { body: kind } = await orNotFound(readKind(desk, release.body.kind));
   return (
     <ReleaseEditor
