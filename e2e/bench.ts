@@ -77,9 +77,18 @@ export async function choose(page: Page, label: string | RegExp, option: string 
 
 /**
  * Send what a keyboard-wedge scanner sends: all keys at once, as from its buffer, or one every so many ms; then Enter
- * or Tab. The keys carry the times at which the scanner sent them, however busy this machine is.
+ * or Tab. The keys carry the times at which the scanner sent them, however busy this machine is; a page may hear them
+ * later, each on its own.
  */
-export async function scan(page: Page, text: string, { everyMs = 0, end = 'Enter' } = {}): Promise<void> {
+export async function scan(
+  page: Page,
+  text: string,
+  {
+    everyMs = 0,
+    heardEveryMs = everyMs,
+    end = 'Enter',
+  }: { everyMs?: number; heardEveryMs?: number; end?: string } = {},
+): Promise<void> {
   await page.locator('html[data-scanner="heard"]').waitFor();
   // A real scanner's keys queue up while the page is busy; these wait for it, so it has to be at rest.
   await page.waitForLoadState('networkidle');
@@ -91,9 +100,9 @@ export async function scan(page: Page, text: string, { everyMs = 0, end = 'Enter
   const began = Date.now();
   const strokes: Promise<unknown>[] = [];
   for (const [i, stroke] of [...[...text].map((key) => ({ key, text: key })), last].entries()) {
-    const at = began + i * everyMs;
-    if (at > Date.now()) await page.waitForTimeout(at - Date.now());
-    const timestamp = at / 1000;
+    const heardAt = began + i * heardEveryMs;
+    if (heardAt > Date.now()) await page.waitForTimeout(heardAt - Date.now());
+    const timestamp = (began + i * everyMs) / 1000;
     strokes.push(device.send('Input.dispatchKeyEvent', { type: 'keyDown', timestamp, ...stroke }));
     strokes.push(device.send('Input.dispatchKeyEvent', { type: 'keyUp', timestamp, key: stroke.key }));
   }

@@ -78,7 +78,7 @@ test('what is typed while a sheet is on its way stands in it whole and in order'
 });
 
 test('what differs is counted where it is out of sight, and each sentence leads to its cell', async ({ page }) => {
-  await visit(page, '/case/PP-0420/codes');
+  await visit(page, `/case/${await openShoe(page)}/codes`);
   const name = page.getByRole('textbox', { name: /^Model name, Box label/ });
   await name.focus();
   await page.keyboard.insertText('NO SUCH NAME');
@@ -91,7 +91,7 @@ test('what differs is counted where it is out of sight, and each sentence leads 
 });
 
 test('an order behind a date is the person’s word', async ({ page }) => {
-  await visit(page, '/case/PP-0420/codes');
+  await visit(page, `/case/${await openShoe(page)}/codes`);
   const window = page.getByRole('textbox', { name: /^Production window, Left inner label/ });
   await window.focus();
   await page.keyboard.insertText('04/05/24 - 06/07/24');
@@ -195,16 +195,23 @@ test('a key does its work at once, and where a scan goes on from it, it never di
     return events.filter(({ type }) => type.startsWith('finding'));
   };
   const first = await asked.getAttribute('data-check');
-  await scan(page, '1521204101265', { everyMs: 30 });
-  await expect(
-    page
-      .getByRole('status')
-      .filter({ hasText: /1521204101265/ })
-      .or(page.getByRole('dialog').filter({ hasText: /1521204101265/ })),
-  ).toBeVisible();
-  await press(page, 'Escape');
-  await expect(asked).toHaveAttribute('data-check', first ?? '');
-  expect(await log()).toEqual([]);
+  // Heard as it is sent; and by a page so busy that it hears each key only after it took the one before for a hand's.
+  for (const [code, heardEveryMs] of [
+    ['1521204101265', 30],
+    ['K7-4410', 90],
+  ] as const) {
+    await scan(page, code, { everyMs: 30, heardEveryMs });
+    const said = new RegExp(code);
+    await expect(
+      page
+        .getByRole('status')
+        .filter({ hasText: said })
+        .or(page.getByRole('dialog').filter({ hasText: said })),
+    ).toBeVisible();
+    await press(page, 'Escape');
+    await expect(asked).toHaveAttribute('data-check', first ?? '');
+    expect(await log()).toEqual([]);
+  }
   // Two keys of a hurried hand, as close as a scanner's, are two answers.
   await page.keyboard.press('1');
   await page.keyboard.press('0');

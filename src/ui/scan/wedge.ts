@@ -83,6 +83,10 @@ const isScanners = ({ text, field, ...pace }: Burst): boolean =>
   text.length >= SHORTEST &&
   (pace.most < BURST_MS || (isEven(pace) && (looksScanned(text) || (!field && text.length >= SURELY_SCANNED))));
 
+/** A run that a busy page heard late, key by key, was a scanner’s all the same: the keys say when they were pressed. */
+const isHeardLate = ({ text, most, last }: Slow, now: number): boolean =>
+  text.length >= SHORTEST && most < BURST_MS && now - last < BURST_MS;
+
 /** Keys that do nothing by themselves; a scanner sends them before its capitals. */
 const MODIFIERS = ['Shift', 'Control', 'Alt', 'AltGraph', 'Meta', 'CapsLock'];
 
@@ -233,14 +237,15 @@ function listen(): void {
       clearTimeout(timer);
       // A busy page may have let the first keys go before the others came: what all of them say is the scan.
       const whole = slow.text.length > (burst?.text.length ?? 0);
-      if (goesOn && (!running || whole) && looksScanned(slow.text) && isEven(slow)) {
+      const heardLate = isHeardLate(slow, now);
+      if (goesOn && (!running || whole) && (heardLate || (looksScanned(slow.text) && isEven(slow)))) {
         swallow(event);
         holdTried();
         const { text, leaked, leakedTo, field, before } = slow;
         slow = NOTHING;
         if (field) setValue(field, before);
         burst = null;
-        if (!running) waitLonger();
+        if (!running && !heardLate) waitLonger();
         if (leaked > 0 && leakedTo && takers.includes(leakedTo)) leakedTo().onLeak?.(leaked);
         current().onScan(text, field);
         return;
