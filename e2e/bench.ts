@@ -78,7 +78,7 @@ export async function choose(page: Page, label: string | RegExp, option: string 
 /**
  * Send what a keyboard-wedge scanner sends: all keys at once, as from its buffer, or one every so many ms; then Enter
  * or Tab. The keys carry the times at which the scanner sent them, however busy this machine is; a page may hear them
- * later, each on its own.
+ * later, each on its own. A pause comes once, after the third key.
  */
 export async function scan(
   page: Page,
@@ -86,8 +86,9 @@ export async function scan(
   {
     everyMs = 0,
     heardEveryMs = everyMs,
+    pauseMs = 0,
     end = 'Enter',
-  }: { everyMs?: number; heardEveryMs?: number; end?: string } = {},
+  }: { everyMs?: number; heardEveryMs?: number; pauseMs?: number; end?: string } = {},
 ): Promise<void> {
   await page.locator('html[data-scanner="heard"]').waitFor();
   // A real scanner's keys queue up while the page is busy; these wait for it, so it has to be at rest.
@@ -100,9 +101,10 @@ export async function scan(
   const began = Date.now();
   const strokes: Promise<unknown>[] = [];
   for (const [i, stroke] of [...[...text].map((key) => ({ key, text: key })), last].entries()) {
-    const heardAt = began + i * heardEveryMs;
+    const start = began + (i >= 3 ? pauseMs : 0);
+    const heardAt = start + i * heardEveryMs;
     if (heardAt > Date.now()) await page.waitForTimeout(heardAt - Date.now());
-    const timestamp = (began + i * everyMs) / 1000;
+    const timestamp = (start + i * everyMs) / 1000;
     strokes.push(device.send('Input.dispatchKeyEvent', { type: 'keyDown', timestamp, ...stroke }));
     strokes.push(device.send('Input.dispatchKeyEvent', { type: 'keyUp', timestamp, key: stroke.key }));
   }

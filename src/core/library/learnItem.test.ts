@@ -93,6 +93,23 @@ describe('an item that is known to be genuine', () => {
   const learned = learnItem(file, records, BOUGHT);
   const made = { ...takeAll(BLANK, learned), source: 'one pair' };
 
+  it('teaches the price that is printed on it, and stands against another of that currency', () => {
+    const lessonOf = (price: string, prices: Release['prices']) => {
+      const file = withFacts(caseWith({}), { boxLabel: { price } });
+      const release = { ...BLANK, prices };
+      const lesson = learnItem(file, { ...GROUNDS, release }, BOUGHT).lessons.find(({ id }) => id === 'prices');
+      return lesson && { against: lesson.against, prices: lesson.taken(release).prices };
+    };
+    const known = [{ market: 'Estrava', amount: 115, currency: 'GBP' }];
+    const taught = { market: 'GBP shops', amount: 110, currency: 'GBP' };
+    expect(lessonOf('£110.00', undefined)).toEqual({ against: false, prices: [taught] });
+    expect(lessonOf('£110.00', [{ ...taught, currency: 'EUR', market: 'Harbour' }])).toMatchObject({ against: false });
+    expect(lessonOf('£110.00', known)).toEqual({ against: true, prices: [...known, taught] });
+    expect(lessonOf('GBP 115', known)).toBeUndefined();
+    expect(lessonOf('£0.00', undefined)).toBeUndefined();
+    expect(lessonOf('cheap', undefined)).toBeUndefined();
+  });
+
   it('becomes a record that can be kept', () => {
     expect(formatProblem('release', made)).toBeNull();
     expect(made).toMatchObject({

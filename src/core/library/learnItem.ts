@@ -10,6 +10,7 @@ import { contextOf, leadingSize, type Records } from '../crossread/context';
 import type { CrossReading } from '../crossread/crossReading';
 import { crossread } from '../crossread/crossread';
 import { daysBetween, formatDay } from '../dates/day';
+import { formatMoney } from '../listing/money';
 import { freshNumber } from '../releases/freshId';
 import type { NominalMeasure, Release } from '../releases/release';
 import type { ShelfItem } from '../releases/shelfItem';
@@ -159,6 +160,27 @@ function variantLesson(traits: Record<string, string>, release: Release): Lesson
       against: release.variants.length > 0,
       about: 'variants',
       taken: (next) => ({ ...next, variants: withVariant(next.variants, traits) }),
+    },
+  ];
+}
+
+/** A price that is printed on the goods says its currency, and not the market that it was meant for. */
+function priceLesson({ price }: ReadItem, { prices = [] }: Release): Lesson[] {
+  if (!price || price.amount <= 0) return [];
+  const held = prices.filter(({ currency }) => currency === price.currency);
+  if (held.some(({ amount }) => amount === price.amount)) return [];
+  const other = held.map((each) => `${formatMoney(each)} (${each.market})`).join(', ');
+  const market = `${price.currency} shops`;
+  return [
+    {
+      id: 'prices',
+      sentence: `The price ${formatMoney(price)} is printed on it${other ? `; the record has ${other}` : ''}.`,
+      against: held.length > 0,
+      about: 'prices',
+      taken: (next) => ({
+        ...next,
+        prices: [...(next.prices ?? []).filter((each) => each.market !== market), { market, ...price }],
+      }),
     },
   ];
 }
@@ -352,6 +374,7 @@ export function learnItem(file: CaseFile, records: Records & { release: Release 
     ...variantLesson(traits, release),
     ...field('dimensions', 'box code', read.dimensions, release, read.dimensionsShown ?? '', agrees('dimensions')),
     ...field('materials', 'material', read.materials, release, read.materials ?? '', agrees('materials')),
+    ...priceLesson(read, release),
     ...figureLessons(findings, release, size, source),
     ...wordingLessons(findings),
     ...expectationLessons(findings, read, source, general),

@@ -4,6 +4,7 @@ import type { Cell } from '../crossread/cell';
 import type { CrossReading } from '../crossread/crossReading';
 import { countryNamed } from '../crossread/readers/country';
 import type { Day } from '../dates/day';
+import { type Money, moneyOf } from '../listing/money';
 import type { BoxDimensions } from '../releases/release';
 import type { SizeChart } from '../sizes/sizeChart';
 
@@ -21,6 +22,7 @@ export interface ReadItem {
   materials?: string;
   dimensions?: BoxDimensions;
   dimensionsShown?: string;
+  price?: Money;
 }
 
 /** `KELP RUNNER` as a record writes it; what is not all in capitals is left as it is. */
@@ -73,5 +75,6 @@ export function readItem(file: CaseFile, reading: CrossReading, chart: SizeChart
     materials: text('materials'),
     dimensions: box?.dimensions,
     dimensionsShown: box?.display,
+    price: moneyOf(agreed(reading, 'price')?.reading?.normal ?? '') ?? undefined,
   };
 }

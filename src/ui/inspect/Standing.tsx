@@ -29,9 +29,7 @@ function Weights({ title, weights }: { title: string; weights: CheckWeight[] }) 
       <ul>
         {weights.slice(0, SHOWN).map(({ finding, weight }) => (
           <li key={finding.check.id} className="flex items-baseline justify-between gap-3">
-            <span className="truncate" title={findingWords(finding)}>
-              {finding.check.name}
-            </span>
+            <span title={findingWords(finding)}>{finding.check.name}</span>
             <span className="shrink-0 font-mono text-[13px]">{formatWeight(weight)}</span>
           </li>
         ))}
@@ -182,9 +180,9 @@ export function Standing({ onNext }: { onNext: (check: string) => void }) {
             <Button
               look={settled && waitsFor.length === 0 ? 'plain' : 'act'}
               onClick={() => onNext(next.finding.check.id)}
-              className="w-full justify-between!"
+              className="w-full justify-between! py-1.5"
             >
-              <span className="min-w-0 truncate">Next: {next.finding.check.name}</span>
+              <span className="min-w-0">Next: {next.finding.check.name}</span>
               <Key>Enter</Key>
             </Button>
             <p className="mt-1.5 text-[13px] text-soft">

@@ -10,8 +10,8 @@ import { type Bought, learnItem, type Taking, takeLessons } from '@/core/library
 import { blankRelease } from '@/core/releases/blankRelease';
 import type { Maker } from '@/core/releases/release';
 import { releaseRemarks } from '@/core/releases/releaseRemarks';
-import { PROVENANCE, type Provenance } from '@/core/releases/shelfItem';
-import { useCaseBook } from '../casebook/CaseBook';
+import { PROVENANCE, type Provenance, type ShelfItem } from '@/core/releases/shelfItem';
+import { useCaseBook, useStanding } from '../casebook/CaseBook';
 import { Button, Key } from '../controls/Button';
 import { LabelledChoice } from '../controls/LabelledChoice';
 import { TextField } from '../controls/TextField';
@@ -51,9 +51,19 @@ function boughtFrom({ truth, circumstances }: CaseFile): Bought {
   return { provenance: 'confirmed', from: (truth.note || sourceWords(truth.source)).slice(0, 200) };
 }
 
+/** What an item is on the shelf for that changes nothing of the record. */
+function joinsShelf({ values, pictures }: ShelfItem): string {
+  const measured = Object.keys(values).length;
+  if (measured > 0)
+    return `${measured === 1 ? 'what was measured on it is' : `its ${measured} measures are`} held beside those of others.`;
+  if (pictures.length > 0) return 'nothing was measured on it, and its pictures are held beside other items.';
+  return 'nothing was measured on it and it has no picture, so it is there to be taken in hand.';
+}
+
 /** A genuine item becomes a record of its release, or adds to the one there is. */
 export function LearnGenuine({ newest, makers, charts, kind, today }: LearnFrom) {
   const { file, grounds, number, record } = useCaseBook();
+  const { goods } = useStanding().assessment;
   const mayDo = useMay();
   const choose = useChooseRelease();
   const confirmed = file.truth?.goods === 'genuine';
@@ -136,7 +146,7 @@ export function LearnGenuine({ newest, makers, charts, kind, today }: LearnFrom)
           {learned.lessons.length === 0 && (
             <p className="border-b py-2 text-soft">
               {newest
-                ? 'The record needs no change; it joins the shelf, so that measures are held against one more item.'
+                ? `The record needs no change. It joins the shelf: ${joinsShelf(learned.item)}`
                 : 'Nothing was read yet. Read its codes and answer what its checks ask; then come back.'}
             </p>
           )}
@@ -188,6 +198,12 @@ export function LearnGenuine({ newest, makers, charts, kind, today }: LearnFrom)
       >
         <EditorPart id="known" title="How it is known to be genuine">
           <div className="grid gap-3">
+            {!confirmed && goods.decision === 'counterfeit' && (
+              <p className="text-differs">
+                {file.seal ? 'Its sealed verdict is' : 'What was seen of it says'} counterfeit. Taken for genuine, it
+                teaches what copies show.
+              </p>
+            )}
             {!confirmed && (
               <LabelledChoice
                 label="It is"

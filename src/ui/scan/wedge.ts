@@ -235,10 +235,11 @@ function listen(): void {
     if (event.ctrlKey || event.metaKey || event.altKey) return;
     if (event.key === 'Enter' || event.key === 'Tab') {
       clearTimeout(timer);
-      // A busy page may have let the first keys go before the others came: what all of them say is the scan.
+      // A busy page, or one that paused between two keys, may have let the first go: what all of them say is the scan.
       const whole = slow.text.length > (burst?.text.length ?? 0);
       const heardLate = isHeardLate(slow, now);
-      if (goesOn && (!running || whole) && (heardLate || (looksScanned(slow.text) && isEven(slow)))) {
+      const endsFast = running && burst !== null && isScanners(burst);
+      if (goesOn && (!running || whole) && (heardLate || (looksScanned(slow.text) && (endsFast || isEven(slow))))) {
         swallow(event);
         holdTried();
         const { text, leaked, leakedTo, field, before } = slow;
@@ -250,7 +251,7 @@ function listen(): void {
         current().onScan(text, field);
         return;
       }
-      if (running && burst && isScanners(burst)) {
+      if (endsFast && burst) {
         swallow(event);
         const { text, field, before } = burst;
         burst = null;
