@@ -7,6 +7,8 @@ export default defineConfig({
   test: {
     globalSetup: ['src/demo/testing/globalSetup.ts'],
     include: ['src/**/*.test.ts', 'scripts/**/*.test.ts'],
+    // Tests leave nothing behind in modules, so a worker reads each of those once and not once a file.
+    isolate: false,
     // One worker for each core: the default leaves one idle, which on two cores is half of them.
     maxWorkers: availableParallelism(),
     testTimeout: 90_000,

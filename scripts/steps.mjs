@@ -1,6 +1,7 @@
 // Steps shared by the commands. Node's own modules only: these run before anything is installed.
 import { spawn, spawnSync } from 'node:child_process';
 import { createHash, randomInt } from 'node:crypto';
+import { once } from 'node:events';
 import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { get as httpGet } from 'node:http';
 import { get as httpsGet } from 'node:https';
@@ -131,11 +132,22 @@ export function build() {
   return status;
 }
 
+const PREPARE = [bin('tsx/dist/cli.mjs'), 'src/cli/main.ts', 'prepare'];
+
 /** Make or migrate the data directory; the sentence on failure is the desk's own. Returns the exit code. */
 export function prepare(data, ...options) {
-  return run(process.execPath, [bin('tsx/dist/cli.mjs'), 'src/cli/main.ts', 'prepare', ...options], {
-    PINPRICK_DATA: data,
+  return run(process.execPath, [...PREPARE, ...options], { PINPRICK_DATA: data });
+}
+
+/** The same beside what runs meanwhile; what it says is kept to itself. Resolves to the exit code. */
+export async function prepareBeside(data, ...options) {
+  const program = spawn(process.execPath, [...PREPARE, ...options], {
+    cwd: ROOT,
+    stdio: 'ignore',
+    env: { ...ENVIRONMENT, PINPRICK_DATA: data },
   });
+  const [code] = await once(program, 'exit');
+  return code ?? 1;
 }
 
 const LOOPBACK = ['127.0.0.1', '::1', 'localhost'];

@@ -2,7 +2,7 @@
 import { spawnSync } from 'node:child_process';
 import { existsSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
-import { bin, build, install, ROOT, requireNode, run, say } from './steps.mjs';
+import { bin, build, install, prepareBeside, ROOT, requireNode, run, say } from './steps.mjs';
 
 const CHROMIUM = ['/usr/bin/chromium', '/usr/bin/chromium-browser'];
 const node = (script, ...args) => run(process.execPath, [bin(script), ...args]);
@@ -46,6 +46,10 @@ function installChromium() {
 
 requireNode();
 install();
+// What follows takes one core for a while; the other lays out the demo world for the end-to-end tests.
+const demo = join(ROOT, '.cache', 'e2e-demo');
+rmSync(demo, { recursive: true, force: true });
+const laidOut = prepareBeside(demo, '--demo');
 step('Chromium', installChromium);
 step('Types', () => node('typescript/bin/tsc', '--noEmit'));
 step('Format and lint', () => node('@biomejs/biome/bin/biome', 'check', '--error-on-warnings', '.'));
@@ -67,6 +71,7 @@ counted(
   ({ numPassedTests, numFailedTests }) => ({ ok: numPassedTests, bad: numFailedTests }),
 );
 step('Build', build);
+if ((await laidOut) === 0) process.env.PINPRICK_E2E_DEMO = demo;
 step('Faults', () => node('tsx/dist/cli.mjs', 'e2e/faults/faults.ts', '4'));
 counted(
   'End to end',

@@ -7,8 +7,13 @@ import type { Eyes, FlatWord } from '@/core/labels/eyes';
 function asPicture(given: Picture | Grey): Picture {
   const { width, height, data } = given;
   if (data.length === width * height * 4) return given;
-  const rgba = new Uint8ClampedArray(width * height * 4);
-  for (let i = 0; i < data.length; i++) rgba.fill(data[i] as number, 4 * i, 4 * i + 3).fill(255, 4 * i + 3, 4 * i + 4);
+  const rgba = new Uint8ClampedArray(width * height * 4).fill(255);
+  for (let i = 0, at = 0; i < data.length; i++, at += 4) {
+    const level = data[i] as number;
+    rgba[at] = level;
+    rgba[at + 1] = level;
+    rgba[at + 2] = level;
+  }
   return { width, height, data: rgba };
 }
 

@@ -44,9 +44,9 @@ const SELDOM = 0.7;
 const WHOLE = /^(?:[0-9A-F]{4})+$/;
 const isWhole = ({ epc, rssi }: TagRead): boolean => WHOLE.test(epc) && Number.isFinite(rssi);
 
-/** True where both may be answers of one chip: the same EPC, and no other chip. */
-const sameChip = (tag: Pick<Tag, 'epc' | 'tid'>, read: TagRead): boolean =>
-  tag.epc === read.epc && (tag.tid === undefined || read.tid === undefined || tag.tid === read.tid);
+/** True where answers of the same EPC may be of one chip: it names no other. */
+const sameChip = (tag: Pick<Tag, 'tid'>, read: TagRead): boolean =>
+  tag.tid === undefined || read.tid === undefined || tag.tid === read.tid;
 
 const firstHeard = ({ epc, rssi, tid, user }: TagRead): Tag => ({
   epc,
@@ -63,6 +63,9 @@ const firstHeard = ({ epc, rssi, tid, user }: TagRead): Tag => ({
  */
 export function withRound(inventory: Inventory, reads: TagRead[]): Inventory {
   const tags = inventory.tags.map((tag) => ({ ...tag }));
+  const byEpc = new Map<string, Tag[]>();
+  const note = (tag: Tag) => byEpc.set(tag.epc, [...(byEpc.get(tag.epc) ?? []), tag]);
+  for (const tag of tags) note(tag);
   const answered = new Set<Tag>();
   const before = tags.length;
   const whole = reads
@@ -70,10 +73,11 @@ export function withRound(inventory: Inventory, reads: TagRead[]): Inventory {
     .filter(isWhole);
   // Whoever names its chip is told apart first; the others are counted to what is known by then.
   for (const read of whole.sort((a, b) => Number(b.tid !== undefined) - Number(a.tid !== undefined))) {
-    const known = tags.find((tag) => sameChip(tag, read));
+    const known = byEpc.get(read.epc)?.find((tag) => sameChip(tag, read));
     if (!known) {
       const tag = firstHeard(read);
       tags.push(tag);
+      note(tag);
       answered.add(tag);
       continue;
     }

@@ -150,12 +150,14 @@ describe('what is said of a specimen is true of it', () => {
       const row = await colourRow(
         {
           ...sheetWith([]),
+          width: 20,
+          height: 15,
           slabs: [
             {
-              outline: 'M0 0h100v75h-100z',
+              outline: 'M0 0h20v15h-20z',
               material: 'paper',
               lift: 0,
-              paint: `<rect width="100" height="75" fill="#fff"/>${svg}`,
+              paint: `<rect width="20" height="15" fill="#fff"/>${svg}`,
             },
           ],
         },

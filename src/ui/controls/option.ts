@@ -16,4 +16,4 @@ export interface ChoiceProps<T extends string> {
 
 /** The look of the button that a list hangs on. */
 export const TRIGGER =
-  'inline-flex min-h-9 items-center gap-1.5 rounded-sm border border-line bg-sheet px-2.5 hover:border-accent disabled:opacity-60';
+  'inline-flex min-h-9 items-center gap-1.5 rounded-sm border border-line bg-sheet px-2.5 text-left [&>svg]:shrink-0 hover:border-accent disabled:opacity-60';

@@ -114,7 +114,7 @@ export function RoundsView({
       <h1 className="sr-only">Rounds</h1>
       <DayTabs />
       <div className="mb-3 flex flex-wrap items-end justify-between gap-4">
-        <p className="max-w-[70ch]">
+        <p className="max-w-[90ch]">
           {cases.length === 0 ? (
             <span className="text-soft">Nothing can be worked on just now: what waits, waits for somebody else.</span>
           ) : (
