@@ -14,14 +14,14 @@ import { settled } from './summary';
 export { filterFrom } from '@/core/rounds/queueFilter';
 
 /** A line of the queue. */
-export interface QueueLine extends CaseSummary {
+export interface QueueLine extends Omit<CaseSummary, 'assessedAt' | 'weighedBy'> {
   number: string;
   state: CaseRow['state'];
   touchedAt: string;
 }
 
-const toLine = ({ number, state, touchedAt, summary }: CaseRow): QueueLine => ({
-  // Rows of older versions lack what they did not project.
+/** What rows of older versions did not project. */
+const SINCE = {
   asked: [],
   closed: null,
   notices: 0,
@@ -33,24 +33,13 @@ const toLine = ({ number, state, touchedAt, summary }: CaseRow): QueueLine => ({
   consignment: null,
   notes: '',
   ahead: null,
-  ...(JSON.parse(summary) as Omit<
-    CaseSummary,
-    | 'asked'
-    | 'closed'
-    | 'notices'
-    | 'owner'
-    | 'due'
-    | 'urgent'
-    | 'value'
-    | 'picturesAwaited'
-    | 'consignment'
-    | 'notes'
-    | 'ahead'
-  >),
-  number,
-  state,
-  touchedAt,
-});
+};
+
+function toLine({ number, state, touchedAt, summary }: CaseRow): QueueLine {
+  // By what it was weighed is the desk's own affair.
+  const { assessedAt, weighedBy, ...shown } = JSON.parse(summary) as Omit<CaseSummary, keyof typeof SINCE>;
+  return { ...SINCE, ...shown, number, state, touchedAt };
+}
 
 /** True where somebody is asked for an opinion that must not know what was found so far. */
 export const mustNotSee = ({ state, asked }: Pick<QueueLine, 'state' | 'asked'>, who: string | null): boolean =>

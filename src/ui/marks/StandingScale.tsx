@@ -32,9 +32,11 @@ export function StandingScale({
 }) {
   const width = slim ? 150 : 288;
   const pad = slim ? 4 : 10;
-  const x = (value: number) => pad + place(value) * (width - 2 * pad);
+  const x = (value: number) => Math.round(10 * (pad + place(value) * (width - 2 * pad))) / 10;
   const y = slim ? 10 : 30;
   const height = slim ? 20 : 62;
+  const gate = slim ? 5 : 9;
+  const tip = slim ? 7 : 9;
   const [low, high] = interval;
   const title = `${formatShare(p)} ${ends[1]}, 90 % interval ${formatShare(low)} to ${formatShare(high)}`;
   return (
@@ -46,24 +48,11 @@ export function StandingScale({
       role="img"
       aria-label={title}
     >
-      <line x1={pad} x2={width - pad} y1={y} y2={y} stroke="var(--line)" strokeWidth="1" />
-      <line x1={pad} x2={x(reject)} y1={y} y2={y} stroke="var(--soft)" strokeWidth="2" />
-      <line x1={x(accept)} x2={width - pad} y1={y} y2={y} stroke="var(--soft)" strokeWidth="2" />
-      {[reject, accept].map((threshold) => (
-        <line
-          key={threshold}
-          x1={x(threshold)}
-          x2={x(threshold)}
-          y1={y - (slim ? 5 : 9)}
-          y2={y + (slim ? 5 : 9)}
-          stroke="var(--soft)"
-        />
-      ))}
+      <path d={`M${pad} ${y}H${width - pad}`} stroke="var(--line)" />
+      <path d={`M${pad} ${y}H${x(reject)}M${x(accept)} ${y}H${width - pad}`} stroke="var(--soft)" strokeWidth="2" />
+      <path d={`M${x(reject)} ${y - gate}v${2 * gate}M${x(accept)} ${y - gate}v${2 * gate}`} stroke="var(--soft)" />
       <rect x={x(low)} y={y - 4} width={Math.max(2, x(high) - x(low))} height="8" fill="var(--accent)" opacity="0.35" />
-      <path
-        d={`M${x(p)} ${y - (slim ? 7 : 9)} l4 ${slim ? 7 : 9} l-4 ${slim ? 7 : 9} l-4 ${slim ? -7 : -9} Z`}
-        fill="var(--accent)"
-      />
+      <path d={`M${x(p)} ${y - tip}l4 ${tip}l-4 ${tip}l-4 ${-tip}Z`} fill="var(--accent)" />
       {!slim && (
         <g fontSize="11" fill="var(--soft)">
           <text x={pad} y="12">

@@ -9,7 +9,7 @@ import { formatAgo } from '../when';
 import { dueWords, waitsFor } from './waitsFor';
 
 /** A line of the queue, as the desk projects it. */
-export interface QueueLineView extends CaseSummary {
+export interface QueueLineView extends Omit<CaseSummary, 'assessedAt' | 'weighedBy'> {
   number: string;
   state: 'open' | 'sealed' | 'closed';
   touchedAt: string;
@@ -73,6 +73,12 @@ function Last({
   );
 }
 
+const packagingWords = ({ packaging: { decision } }: QueueLineView): string =>
+  decision === 'noObjection' ? 'nor to the packaging' : `packaging ${PACKAGING_WORDS[decision]}`;
+
+const shareWords = (line: QueueLineView): string =>
+  `${formatShareAgainst(line.goods.p, line)} ${line.inHand ? 'genuine' : 'by pictures'}`;
+
 /** A case as a line of the queue. */
 export function QueueLine({
   line,
@@ -98,7 +104,7 @@ export function QueueLine({
       <span className="min-w-0">
         <span className="block truncate">
           <strong className="font-semibold">{line.title}</strong>
-          {line.colourName && <span>, {line.colourName}</span>}
+          {line.colourName && `, ${line.colourName}`}
         </span>
         <span className="block truncate text-[13px] text-soft">
           {[
@@ -128,7 +134,7 @@ export function QueueLine({
         <span className="block truncate font-mono">
           {line.styleCode ?? <span className="font-sans text-soft">no record yet</span>}
         </span>
-        {line.sizeKey && <span className="block text-[13px] text-soft">size {line.sizeKey}</span>}
+        {line.sizeKey && <span className="block text-[13px] text-soft">{`size ${line.sizeKey}`}</span>}
       </span>
       <span className="flex items-center gap-1.5 max-lg:hidden">
         {!blind && line.differing > 0 && <MarkSign mark="differs" size={13} silent />}
@@ -165,15 +171,7 @@ export function QueueLine({
             ) : (
               GOODS_WORDS[line.goods.decision]
             )}
-            <span className="text-soft">
-              {' '}
-              ·{' '}
-              {sealed
-                ? line.packaging.decision === 'noObjection'
-                  ? 'nor to the packaging'
-                  : `packaging ${PACKAGING_WORDS[line.packaging.decision]}`
-                : `${formatShareAgainst(line.goods.p, line)} ${line.inHand ? 'genuine' : 'by pictures'}`}
-            </span>
+            <span className="text-soft">{` · ${sealed ? packagingWords(line) : shareWords(line)}`}</span>
           </span>
         </span>
       )}
