@@ -89,7 +89,10 @@ for (const [name, path, keys] of [
       await page.evaluate((which) => {
         document.documentElement.dataset.room = which;
       }, room);
-      const axe = new AxeBuilder({ page }).setLegacyMode().include('[role="dialog"]').options({ resultTypes: ['violations'] });
+      const axe = new AxeBuilder({ page })
+        .setLegacyMode()
+        .include('[role="dialog"]')
+        .options({ resultTypes: ['violations'] });
       const { violations } = await axe.analyze();
       expect(violations.map(({ id, nodes }) => [id, nodes.map(({ html }) => html.slice(0, 120))])).toEqual([]);
     }

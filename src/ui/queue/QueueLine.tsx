@@ -27,7 +27,7 @@ const isBlind = ({ asked, state }: QueueLineView, me: string | null): boolean =>
   state === 'open' && asked.some(({ to }) => to === me);
 
 const COLUMNS =
-  'grid grid-cols-[5.2rem_minmax(0,1fr)_8.5rem_9rem_13.2rem_11.5rem] items-center gap-4 px-3 max-lg:grid-cols-[5rem_minmax(0,1fr)_8rem_12rem]';
+  'grid-cols-[5.2rem_minmax(0,1fr)_8.5rem_9rem_13.2rem_11.5rem] max-lg:grid-cols-[5rem_minmax(0,1fr)_8rem_12rem]';
 
 /** What an open case waits for, who has it and when it is due; when and by whom a case that is done was left. */
 function Last({
@@ -53,6 +53,8 @@ function Last({
     );
   const { what, minutes } = waitsFor(line, nameOf);
   const due = line.due ? dueWords(line.due, today) : null;
+  const owner = line.owner ? nameOf(line.owner) : null;
+  const known = [minutes, owner, due || owner ? null : formatAgo(line.touchedAt, now)].filter(Boolean).join(' · ');
   return (
     <span className="min-w-0 text-[13px] text-soft max-lg:hidden">
       <span className="block truncate text-ink" title={what}>
@@ -60,14 +62,10 @@ function Last({
         {what}
       </span>
       <span className="block truncate">
-        {[minutes, line.owner ? nameOf(line.owner) : null].filter(Boolean).join(' · ')}
+        {known}
         {due && (
-          <span className={due.late ? 'font-semibold text-differs' : ''}>
-            {minutes || line.owner ? ' · ' : ''}
-            {due.words}
-          </span>
+          <span className={due.late ? 'font-semibold text-differs' : ''}>{`${known ? ' · ' : ''}${due.words}`}</span>
         )}
-        {!due && !line.owner && `${minutes ? ' · ' : ''}${formatAgo(line.touchedAt, now)}`}
       </span>
     </span>
   );
@@ -183,7 +181,7 @@ export function QueueLine({
 /** What stands above the lines. */
 export function Headings({ done }: { done?: string }) {
   return (
-    <div className={clsx(COLUMNS, 'border-b pb-1 text-[13px] text-soft')}>
+    <div className={clsx(COLUMNS, 'grid items-center gap-4 border-b px-3 pb-1 text-[13px] text-soft')}>
       <span>Case</span>
       <span>Item, as it is claimed</span>
       <span>Style code</span>
