@@ -180,4 +180,6 @@ export interface KindDefinition {
   /** What has to be minded with such goods: whatever was decided, and where they may be counterfeit. */
   handling?: { always?: string; suspected?: string };
   checks: CheckDefinition[];
+  /** Hash of what the program shipped of it when a newer one was last taken over here. */
+  began?: string;
 }

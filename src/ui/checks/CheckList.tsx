@@ -2,6 +2,7 @@
 import { clsx } from 'clsx';
 import Link from 'next/link';
 import { useState } from 'react';
+import type { KindNews } from '@/core/checks/bringUpToDate';
 import type { KindDefinition } from '@/core/checks/check';
 import { formatDay } from '@/core/dates/day';
 import type { CheckRecord, CheckVerdict, Tally } from '@/core/judgement/checkRecord';
@@ -11,6 +12,7 @@ import { useListKeys } from '../controls/useListKeys';
 import { KeyLink } from '../records/KeyLink';
 import { RecordTabs } from '../records/RecordTabs';
 import { Interval } from './Interval';
+import { ShippedNews } from './ShippedNews';
 
 const COLUMNS =
   'grid grid-cols-[minmax(0,1.5fr)_8rem_6.5rem_6.5rem_13rem_minmax(0,8.5rem)_5.5rem] items-center gap-4 px-3 max-lg:grid-cols-[minmax(0,1.5fr)_6.5rem_6.5rem_13rem_5.5rem]';
@@ -27,18 +29,22 @@ const tally = ({ seen, differed }: Tally): string => (seen === 0 ? '–' : `${di
 /** Every check of a kind of goods with what it has proved to be worth. */
 export function CheckList({
   kind,
+  revision,
   kinds,
   records,
   learned,
   agreement,
 }: {
   kind: KindDefinition;
-  kinds: { id: string; name: string }[];
+  revision: number;
+  /** Every kind, with what a newer program brings to it; null where it brings nothing. */
+  kinds: { id: string; name: string; news: KindNews | null }[];
   records: CheckRecord[];
   learned: { genuine: number; counterfeit: number; unconfirmed?: number; generation?: string; asOf: string } | null;
   agreement: { quarter: string; pairs: number; kappa: number | null }[];
 }) {
   const [only, setOnly] = useState<CheckVerdict | null>(null);
+  const news = kinds.find(({ id }) => id === kind.id)?.news;
   const order = new Map(kind.layers.map(({ id }, i) => [id, i]));
   const shown = records
     .filter(({ verdict }) => only === null || verdict === only)
@@ -55,7 +61,7 @@ export function CheckList({
         </h1>
         <div className="flex flex-wrap items-end gap-x-8">
           <nav aria-label="Kinds of goods" className="flex flex-wrap gap-1">
-            {kinds.map(({ id, name }) => (
+            {kinds.map(({ id, name, news: brought }) => (
               <Link
                 key={id}
                 href={`/checks/${id}`}
@@ -63,6 +69,7 @@ export function CheckList({
                 className="flex min-h-9 items-center px-2 underline-offset-4 hover:underline aria-[current=page]:font-semibold"
               >
                 {name}
+                {brought && <span className="ml-1.5 text-[13px] text-accent">newer</span>}
               </Link>
             ))}
           </nav>
@@ -79,6 +86,7 @@ export function CheckList({
           </span>
         </div>
       </div>
+      {news && <ShippedNews kind={kind.id} revision={revision} news={news} />}
       <div className="mb-4 flex flex-wrap items-center gap-x-6 gap-y-1">
         {verdicts.map((verdict) => {
           const count = records.filter((each) => each.verdict === verdict).length;

@@ -5,7 +5,7 @@ export default async function KindRevisionsPage({
   params,
   searchParams,
 }: Pick<AskedRevisions, 'searchParams'> & { params: Promise<{ kind: string }> }) {
-  const { body, ...compared } = await comparedAt('kind', {
+  const { body, changes, ...compared } = await comparedAt('kind', {
     params: params.then(({ kind: id }) => ({ id })),
     searchParams,
   });
@@ -14,6 +14,8 @@ export default async function KindRevisionsPage({
   return (
     <RevisionsView
       {...compared}
+      // By which program's version the kind was brought up to date changes nothing that it asks.
+      changes={changes.filter(({ where: [field] }) => field !== 'began')}
       title={<strong className="font-semibold">{body.name}</strong>}
       back={at}
       editor={`${at}/frame`}
