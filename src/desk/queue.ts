@@ -1,4 +1,4 @@
-import type { CaseSummary } from '@/core/judgement/caseSummary';
+import type { CaseSummary, ShownSummary } from '@/core/judgement/caseSummary';
 import type { TellStatistics } from '@/core/judgement/statistics';
 import { narrows, type QueueFilter } from '@/core/rounds/queueFilter';
 import { plainText, searchCases } from '@/store/caseSearch';
@@ -14,7 +14,7 @@ import { settled } from './summary';
 export { filterFrom } from '@/core/rounds/queueFilter';
 
 /** A line of the queue. */
-export interface QueueLine extends Omit<CaseSummary, 'assessedAt' | 'weighedBy'> {
+export interface QueueLine extends ShownSummary {
   number: string;
   state: CaseRow['state'];
   touchedAt: string;
@@ -36,7 +36,6 @@ const SINCE = {
 };
 
 function toLine({ number, state, touchedAt, summary }: CaseRow): QueueLine {
-  // By what it was weighed is the desk's own affair.
   const { assessedAt, weighedBy, ...shown } = JSON.parse(summary) as Omit<CaseSummary, keyof typeof SINCE>;
   return { ...SINCE, ...shown, number, state, touchedAt };
 }

@@ -6,7 +6,7 @@ import { readPinned } from '@/store/documents';
 import { readKind, saveCheck } from './checks';
 import { THE_MACHINE } from './people/roster';
 import { SHIPPED } from './shipped';
-import { shippedNews, takeShipped } from './shippedNews';
+import { kindsWithNews, takeShipped } from './shippedNews';
 
 const shipped = SHIPPED.find(({ body }) => body.id === 'footwear')?.body as KindDefinition;
 const [dropped, altered, ours] = shipped.checks as [CheckDefinition, CheckDefinition, CheckDefinition];
@@ -18,6 +18,7 @@ const older: KindDefinition = {
 };
 
 let at: TestDesk;
+const newsOf = async (kind: string) => (await kindsWithNews(at.desk)).find(({ id }) => id === kind)?.news;
 beforeAll(async () => {
   at = await testDesk(false);
   await at.desk.store.sequelize.query(
@@ -31,7 +32,7 @@ describe('a desk that began with an older program', () => {
   it('is told what this one ships, takes it over, and keeps what it changed itself', async () => {
     const { desk } = at;
     await saveCheck(desk, THE_MACHINE, 'footwear', { ...ours, name: 'Ours' }, 1);
-    const news = await shippedNews(desk, 'footwear');
+    const news = await newsOf('footwear');
     expect(news).toMatchObject({ added: [dropped.name], changed: [altered.name], gone: [], frame: true });
     await expect(takeShipped(desk, THE_MACHINE, 'footwear', 1)).rejects.toThrow(/revision 2/);
     expect(await takeShipped(desk, THE_MACHINE, 'footwear', 2)).toEqual({ revision: 3 });
@@ -40,12 +41,12 @@ describe('a desk that began with an older program', () => {
     expect(body.checks).toHaveLength(shipped.checks.length);
     expect(body.views).toEqual(shipped.views);
     expect((await readPinned<KindDefinition>(desk.store, 'kind', body.began ?? ''))?.body).toEqual(shipped);
-    expect(await shippedNews(desk, 'footwear')).toBeNull();
+    expect(await newsOf('footwear')).toBeNull();
     await expect(takeShipped(desk, THE_MACHINE, 'footwear', 3)).rejects.toThrow(/nothing that the desk does not have/);
   });
 
   it('hears nothing of kinds that are as they were shipped, and is asked for no kind that there is not', async () => {
-    expect(await shippedNews(at.desk, 'spirits')).toBeNull();
-    await expect(shippedNews(at.desk, 'hats')).rejects.toThrow(/no kind of goods/);
+    expect(await newsOf('spirits')).toBeNull();
+    await expect(takeShipped(at.desk, THE_MACHINE, 'hats', 1)).rejects.toThrow(/no kind of goods/);
   });
 });

@@ -1,7 +1,8 @@
 import { contentHash } from '@/core/casefile/hash';
 import { bringUpToDate, type KindNews } from '@/core/checks/bringUpToDate';
 import type { KindDefinition } from '@/core/checks/check';
-import { keepForeign, readPinned, readRevision } from '@/store/documents';
+import type { Revision } from '@/core/releases/release';
+import { keepForeign, listDocuments, readPinned, readRevision } from '@/store/documents';
 import { readKind } from './checks';
 import type { Desk } from './desk';
 import { allow } from './people/roster';
@@ -23,26 +24,28 @@ function hashOf(shipped: KindDefinition): string {
   return hash;
 }
 
-async function compared(desk: Desk, id: string) {
-  const { began: hash, ...own } = (await readKind(desk, id)).body;
+/** A kind of goods of this desk beside what this program ships of it; null where there is nothing to be taken. */
+async function compared(desk: Desk, newest: Revision<KindDefinition>) {
+  const { id, revision } = newest;
   const shipped = shippedKind(id);
   if (!shipped) return null;
-  const began = hash
-    ? await readPinned<KindDefinition>(desk.store, 'kind', hash)
-    : await readRevision<KindDefinition>(desk.store, 'kind', id, 1);
-  // Of this very program there is nothing to be taken.
+  const { began: taken, ...own } = newest.body;
+  const first = () => (revision === 1 ? newest : readRevision<KindDefinition>(desk.store, 'kind', id, 1));
+  const began = await (taken ? readPinned<KindDefinition>(desk.store, 'kind', taken) : first());
   if (began?.hash === hashOf(shipped)) return null;
   return { ...bringUpToDate(began?.body ?? null, own, shipped), shipped };
 }
 
-/**
- * What this program asks of a kind of goods that the desk does not, since it began with an older one.
- *
- * @returns null where there is nothing of that sort
- * @throws Refusal where there is no such kind of goods
- */
-export async function shippedNews(desk: Desk, id: string): Promise<KindNews | null> {
-  return (await compared(desk, id))?.news ?? null;
+/** Every kind of goods by id, with what this program brings that the desk does not have; null where it brings nothing. */
+export async function kindsWithNews(desk: Desk): Promise<{ id: string; name: string; news: KindNews | null }[]> {
+  const kinds = await listDocuments<KindDefinition>(desk.store, 'kind');
+  return Promise.all(
+    kinds.map(async (kind) => ({
+      id: kind.id,
+      name: kind.body.name,
+      news: (await compared(desk, kind))?.news ?? null,
+    })),
+  );
 }
 
 /**
@@ -55,7 +58,7 @@ export async function shippedNews(desk: Desk, id: string): Promise<KindNews | nu
  */
 export async function takeShipped(desk: Desk, by: string, id: string, from: number): Promise<{ revision: number }> {
   await allow(desk, by, 'editChecks');
-  const found = await compared(desk, id);
+  const found = await compared(desk, await readKind(desk, id));
   if (!found?.news) throw new Refusal('invalid', 'This program brings nothing that the desk does not have.');
   const { kind, shipped } = found;
   const began = hashOf(shipped);

@@ -61,6 +61,9 @@ export interface CaseSummary extends CaseStanding {
   reject: number;
 }
 
+/** A summary as people see it: up to where and by what it was weighed is the desk's own affair. */
+export type ShownSummary = Omit<CaseSummary, 'assessedAt' | 'weighedBy'>;
+
 /** What a case comes to, by its assessment. */
 export function standingOf(file: CaseFile, assessment: Assessment, grounds: Grounds): Omit<CaseStanding, 'weighedBy'> {
   const { goods, packaging, findings, gains } = assessment;

@@ -1,5 +1,5 @@
 import { clsx } from 'clsx';
-import type { CaseSummary } from '@/core/judgement/caseSummary';
+import type { ShownSummary } from '@/core/judgement/caseSummary';
 import { formatShareAgainst } from '@/core/judgement/decide';
 import { GOODS_WORDS, PACKAGING_WORDS } from '@/core/judgement/sentences';
 import { ListLine } from '../controls/ListLine';
@@ -9,7 +9,7 @@ import { formatAgo } from '../when';
 import { dueWords, waitsFor } from './waitsFor';
 
 /** A line of the queue, as the desk projects it. */
-export interface QueueLineView extends Omit<CaseSummary, 'assessedAt' | 'weighedBy'> {
+export interface QueueLineView extends ShownSummary {
   number: string;
   state: 'open' | 'sealed' | 'closed';
   touchedAt: string;
