@@ -118,6 +118,32 @@ test('Enter goes to what is suggested next, also after a layer or a line was cli
   }
 });
 
+test('a letter is the page’s key after a list was used, and chooses from a list where a sheet lies over the page', async ({
+  page,
+}) => {
+  await visit(page, '/case/PP-0420/inspect');
+  const channel = page.getByRole('combobox', { name: 'Channel' });
+  await channel.click();
+  await page.getByRole('option', { name: 'online marketplace' }).click();
+  await expect(channel).toBeFocused();
+  // “c” is Codes, and no wish for “channel not stated”.
+  await press(page, 'c');
+  await expect(page).toHaveURL(/\/codes$/);
+  await expect(channel).toHaveText('online marketplace');
+  await press(page, 'v', 's');
+  await expect(page.getByRole('dialog')).toBeVisible();
+  await press(page, 'Escape');
+  await visit(page, '/case/PP-0401/verdict');
+  await press(page, 't');
+  const goods = page.getByRole('dialog').getByRole('combobox').first();
+  await expect(goods).toBeFocused();
+  await press(page, 'c');
+  await expect(goods).toHaveText('counterfeit');
+  await press(page, 'g');
+  await expect(goods).toHaveText('genuine');
+  await press(page, 'Escape');
+});
+
 test('a mistaken case is closed with a reason, leaves the queue, and can be reopened', async ({ page }) => {
   await visit(page, '/');
   await press(page, '/');

@@ -3,7 +3,7 @@ import type { ReadingContext } from '../crossread/context';
 import { type CrossReading, cellOf } from '../crossread/crossReading';
 import type { Release } from '../releases/release';
 import { claimsOf } from './claims';
-import { formatMoney, MOST_MONEY, type Money, moneyOf } from './money';
+import { aboutMoney, formatMoney, MOST_MONEY, type Money, moneyOf } from './money';
 import { type PositionResult, positionSaid, pricePosition } from './pricePosition';
 import { PRICE_TABLE, type PriceStands, priceChances } from './priceTable';
 import { resaleOf } from './resale';
@@ -51,7 +51,7 @@ function priceRatio(
   const usual = asked && release && resaleOf(null, release, asked.currency);
   if (!usual) return null;
   const ratio = asked.amount / usual.value;
-  const sentence = `${formatMoney(asked)} is ${Math.round(100 * ratio)}\u00a0% of ${formatMoney({ amount: usual.value, currency: usual.currency })}: ${usual.from}.`;
+  const sentence = `${formatMoney(asked)} is ${Math.round(100 * ratio)}\u00a0% of ${aboutMoney({ amount: usual.value, currency: usual.currency })}: ${usual.from}.`;
   return { ratio, logSd: Math.log(usual.high / usual.value) / LIMIT_90, sentence };
 }
 

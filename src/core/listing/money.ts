@@ -20,9 +20,13 @@ export function moneyOf(text: string): Money | null {
   return currency && amount ? { amount: Number(amount), currency } : null;
 }
 
-/** An amount for people, with as many places as tell something: `EUR 1,290`, `EUR 12.50`. */
+/** An amount as it was asked, paid or printed: `EUR 1,290`, `EUR 189.95`. */
 export function formatMoney({ amount, currency }: Money): string {
-  const places = Math.abs(amount) < 100 && amount % 1 !== 0 ? 2 : 0;
+  const places = Number.isInteger(amount) ? 0 : 2;
   const figure = amount.toLocaleString('en', { minimumFractionDigits: places, maximumFractionDigits: places });
   return `${currency}\u00a0${figure}`;
 }
+
+/** An amount that was worked out, with as many places as tell something: `EUR 1,290`, `EUR 12.50`. */
+export const aboutMoney = ({ amount, currency }: Money): string =>
+  formatMoney({ currency, amount: Math.abs(amount) < 100 ? amount : Math.round(amount) });

@@ -1,7 +1,7 @@
 import { median, medianAbsoluteDeviation, quantileRank } from 'simple-statistics';
 import type { Condition } from '../checks/check';
 import type { Comparable } from './comparable';
-import { formatMoney, type Money } from './money';
+import { aboutMoney, formatMoney, type Money } from './money';
 
 /** Where a price stands among those of others. */
 export interface PricePosition {
@@ -135,6 +135,6 @@ export function pricePosition(
 export function positionSaid({ asked, centre, interval, ratio, sellers, alike }: PricePosition): string {
   const percent = (share: number) => `${Math.round(share * 100)}`;
   const [low, high] = interval;
-  const middle = formatMoney({ amount: centre, currency: asked.currency });
+  const middle = aboutMoney({ amount: centre, currency: asked.currency });
   return `${formatMoney(asked)} is ${percent(ratio)}\u00a0% (${percent(asked.amount / high)} to ${percent(asked.amount / low)}\u00a0%) of ${middle}, the middle of ${sellers} sellers’ prices (${alike}).`;
 }

@@ -2,7 +2,7 @@
 import { ChevronDown } from 'lucide-react';
 import { type KeyboardEvent, lazy, useState } from 'react';
 import { Later } from './Later';
-import { type ChoiceProps, TRIGGER } from './option';
+import { asksByLetter, beginningWith, type ChoiceProps, TRIGGER } from './option';
 
 const DropList = lazy(async () => ({ default: (await import('./DropList')).DropList }));
 
@@ -11,6 +11,10 @@ export function Choice<T extends string>({ onChange, ...choice }: ChoiceProps<T>
   const { label, value, unset = 'choose', options, disabled } = choice;
   const [wanted, setWanted] = useState(false);
   const onKeyDown = (event: KeyboardEvent) => {
+    if (asksByLetter(event)) {
+      const next = beginningWith(event.key, choice);
+      if (next !== undefined) onChange(next);
+    }
     if (event.key !== 'ArrowDown' && event.key !== 'ArrowUp') return;
     event.preventDefault();
     setWanted(true);

@@ -2,13 +2,20 @@
 import { getNonce } from 'get-nonce';
 import { Check, ChevronDown } from 'lucide-react';
 import { Select } from 'radix-ui';
-import { type ChoiceProps, TRIGGER } from './option';
+import { asksByLetter, type ChoiceProps, TRIGGER } from './option';
 
 /** The list that a choice drops down, and the button that it hangs on. */
 export function DropList({ label, value, unset = 'choose', options, onChange, disabled }: ChoiceProps<string>) {
   return (
     <Select.Root defaultOpen value={value ?? ''} onValueChange={onChange} disabled={disabled}>
-      <Select.Trigger aria-label={label} className={TRIGGER}>
+      <Select.Trigger
+        aria-label={label}
+        className={TRIGGER}
+        // A letter that is a key of the page must not choose something else here as well.
+        onKeyDown={(event) => {
+          if (event.key.length === 1 && event.key !== ' ' && !asksByLetter(event)) event.preventDefault();
+        }}
+      >
         <Select.Value placeholder={unset} />
         <Select.Icon>
           <ChevronDown size={14} aria-hidden />

@@ -14,7 +14,10 @@ export function useAsSheet(): void {
   }, []);
 }
 
+/** True while the page's own keys are heard: no sheet lies over it. */
+export const pageHearsKeys = (): boolean => open === 0;
+
 /** Keys of a page: heard unless a sheet lies over it. A sheet's own keys use `useHotkeys`. */
 export function useKeys(keys: string | readonly string[], handler: HotkeyCallback, options: Options = {}): void {
-  useHotkeys(keys, handler, { ...options, ignoreEventWhen: () => open > 0 });
+  useHotkeys(keys, handler, { ...options, ignoreEventWhen: () => !pageHearsKeys() });
 }

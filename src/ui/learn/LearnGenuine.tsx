@@ -51,11 +51,11 @@ function boughtFrom({ truth, circumstances }: CaseFile): Bought {
   return { provenance: 'confirmed', from: (truth.note || sourceWords(truth.source)).slice(0, 200) };
 }
 
-/** What an item is on the shelf for that changes nothing of the record. */
+/** What an item is on the shelf for. */
 function joinsShelf({ values, pictures }: ShelfItem): string {
   const measured = Object.keys(values).length;
   if (measured > 0)
-    return `${measured === 1 ? 'what was measured on it is' : `its ${measured} measures are`} held beside those of others.`;
+    return `${measured === 1 ? 'its one measure is' : `its ${measured} measures are`} held beside those of others.`;
   if (pictures.length > 0) return 'nothing was measured on it, and its pictures are held beside other items.';
   return 'nothing was measured on it and it has no picture, so it is there to be taken in hand.';
 }
@@ -143,11 +143,15 @@ export function LearnGenuine({ newest, makers, charts, kind, today }: LearnFrom)
               {note}
             </p>
           ))}
-          {learned.lessons.length === 0 && (
+          {(learned.lessons.length > 0 || newest) && (
+            <p className="py-2 text-soft">
+              {learned.lessons.length === 0 && 'The record needs no change. '}
+              {`It joins the shelf: ${joinsShelf(learned.item)}`}
+            </p>
+          )}
+          {learned.lessons.length === 0 && !newest && (
             <p className="border-b py-2 text-soft">
-              {newest
-                ? `The record needs no change. It joins the shelf: ${joinsShelf(learned.item)}`
-                : 'Nothing was read yet. Read its codes and answer what its checks ask; then come back.'}
+              Nothing was read yet. Read its codes and answer what its checks ask; then come back.
             </p>
           )}
         </EditorPart>

@@ -1,5 +1,5 @@
 import type { Comparable } from '@/core/listing/comparable';
-import { formatMoney } from '@/core/listing/money';
+import { aboutMoney, formatMoney } from '@/core/listing/money';
 import type { PricePosition } from '@/core/listing/pricePosition';
 
 const WIDTH = 420;
@@ -25,7 +25,7 @@ export function PriceStrip({ position }: { position: PricePosition }) {
   const high = Math.max(asked.amount, interval[1], inner.at(-1) ?? asked.amount) * 1.06;
   const x = (amount: number) =>
     PAD + ((Math.min(high, Math.max(low, amount)) - low) / Math.max(1e-9, high - low)) * (WIDTH - 2 * PAD);
-  const money = (amount: number) => formatMoney({ amount, currency: asked.currency });
+  const money = (amount: number) => aboutMoney({ amount, currency: asked.currency });
   const mark = ({ amount, sold }: Comparable, i: number) => (
     <circle
       key={`${amount} ${i}`}
@@ -43,7 +43,7 @@ export function PriceStrip({ position }: { position: PricePosition }) {
       viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
       className="w-full"
       role="img"
-      aria-label={`${money(asked.amount)} among ${used.length} prices of others; their middle is ${money(centre)}, ${money(interval[0])} to ${money(interval[1])}`}
+      aria-label={`${formatMoney(asked)} among ${used.length} prices of others; their middle is ${money(centre)}, ${money(interval[0])} to ${money(interval[1])}`}
     >
       <rect
         x={x(interval[0])}
@@ -58,7 +58,7 @@ export function PriceStrip({ position }: { position: PricePosition }) {
       {used.map(mark)}
       <path d={`M${x(asked.amount)} ${AXIS} l-6 -11 h12 Z`} fill="var(--accent)" />
       <text x={x(asked.amount)} y={14} textAnchor="middle" fontSize="13" fill="var(--accent)" fontWeight="600">
-        asked {money(asked.amount)}
+        asked {formatMoney(asked)}
       </text>
       <line x1={x(asked.amount)} x2={x(asked.amount)} y1={18} y2={AXIS - 11} stroke="var(--accent)" />
       {nice(low, high).map((at) => (

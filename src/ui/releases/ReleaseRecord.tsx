@@ -5,6 +5,7 @@ import { type GtinReading, groupGtin, readGtin } from '@/core/codes/gtin';
 import { ORDER_NAMES } from '@/core/dates/dateOrder';
 import { formatDay } from '@/core/dates/day';
 import { plausibleStart } from '@/core/dates/productionWindow';
+import { formatMoney } from '@/core/listing/money';
 import type { Maker, Release, Revision } from '@/core/releases/release';
 import { partName, partOf, valueWords } from '@/core/releases/statement';
 import type { SizeChart } from '@/core/sizes/sizeChart';
@@ -50,7 +51,7 @@ export function ReleaseRecord({
     ['Materials', release.materials ?? null],
     [
       'Price',
-      (release.prices ?? []).map(({ market, amount, currency }) => `${market} ${amount} ${currency}`).join('; ') ||
+      (release.prices ?? []).map((price) => `${formatMoney(price)} (${price.market})`).join('; ') ||
         null,
     ],
     ['Source', release.source],
