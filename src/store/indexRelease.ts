@@ -72,7 +72,7 @@ export async function addToIndex(releases: ToIndex[], imported: number, transact
       chart,
       retired ? 1 : 0,
     ]);
-    for (const { key, gtin } of release.sizes) sizes.push([gtin14Of(gtin), row, key, gtin]);
+    for (const { key, gtin } of release.sizes) if (gtin !== '') sizes.push([gtin14Of(gtin), row, key, gtin]);
     if (retired) continue;
     words.push([row, searchWords(`${makerName} ${name} ${colourName} ${styleCode}`).join(' ')]);
     // Those of an import follow when all of it is there: in their order they go in much faster.

@@ -81,7 +81,11 @@ function gtinFitsLabel(reading: CrossReading, context: ReadingContext, [place = 
   if (!owner)
     return cell.problems.length > 0
       ? differs(cell.problems)
-      : cantTell('No record is chosen to look the number up in.');
+      : cantTell(
+          context.release
+            ? 'The record has no barcode number for it.'
+            : 'No record is chosen to look the number up in.',
+        );
   const wanted = beside?.releaseId ?? context.release?.id;
   const fitting = owners.find((each) => each.releaseId === wanted);
   if (!fitting) {

@@ -252,7 +252,7 @@ export function namedAlike(headings: string[]): { name: string; count: number }[
 }
 
 /** Without these a table is no list of releases. */
-const NEEDED: CsvField[] = ['maker', 'kind', 'styleCode', 'name', 'colourName', 'size', 'gtin'];
+const NEEDED: CsvField[] = ['maker', 'kind', 'styleCode', 'name', 'colourName', 'size'];
 
 /** What stands in the way of reading a table so. */
 export function mappingProblems({ columns, fixed, dateOrder, source }: CsvMapping): string[] {

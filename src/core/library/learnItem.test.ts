@@ -85,6 +85,26 @@ describe('an item that is known to be genuine', () => {
       'styleCode',
     ]);
   });
+  it('teaches its size by a chart that was chosen after its sizes were read as one text', () => {
+    const printed = { boxLabel: { gtin: '9521204990009', size: 'US 8.5 UK 8 EU 42' } };
+    const one = withFacts({ ...caseWith({}), sizeKey: null, release: null }, printed);
+    const lesson = learnItem(one, { ...GROUNDS, release: BLANK }, BOUGHT).lessons.find(({ id }) => id === 'size');
+    expect(lesson?.taken(BLANK).sizes).toEqual([{ key: '42', gtin: '9521204990009' }]);
+  });
+  it('teaches a size whose number nobody read, and later its number', () => {
+    const sizes = (labels: Record<string, string>, held: Release['sizes']) => {
+      const release = { ...BLANK, sizes: held };
+      const one = withFacts({ ...caseWith({}), sizeKey: null, release: null }, { boxLabel: labels });
+      const lesson = learnItem(one, { ...GROUNDS, release }, BOUGHT).lessons.find(({ id }) => id === 'size');
+      return lesson && { against: lesson.against, sizes: lesson.taken(release).sizes };
+    };
+    const numberless = [{ key: '42', gtin: '' }];
+    const numbered = [{ key: '42', gtin: '9521204990009' }];
+    expect(sizes({ 'size.eu': '42' }, [])).toEqual({ against: false, sizes: numberless });
+    expect(sizes({ 'size.eu': '42', gtin: '9521204990009' }, numberless)).toEqual({ against: false, sizes: numbered });
+    expect(sizes({ 'size.eu': '42' }, numbered)).toBeUndefined();
+    expect(sizes({}, [])).toBeUndefined();
+  });
   const file = withFacts(
     { ...caseWith({ 'outside.emblem': measured, 'extras.insert-words': typed }), sizeKey: null, release: null },
     LABELS,

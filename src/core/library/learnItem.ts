@@ -69,21 +69,23 @@ function field<K extends keyof Release>(
 const ONE_SIZE = 'one size';
 
 function sizeLesson({ gtin, sizeKey: printed }: ReadItem, release: Release): Lesson[] {
-  const sizeKey = printed ?? (release.chart === null ? ONE_SIZE : null);
-  if (!gtin || !sizeKey) return [];
+  const sizeKey = printed ?? (gtin && release.chart === null ? ONE_SIZE : null);
+  if (!sizeKey) return [];
   const held = release.sizes.find(({ key }) => key === sizeKey);
-  if (held?.gtin === gtin) return [];
+  if (held && (!gtin || held.gtin === gtin)) return [];
   return [
     {
       id: 'size',
       sentence: held?.gtin
         ? `Size ${sizeKey} has the barcode number ${gtin}; the record has ${held.gtin}.`
-        : `Size ${sizeKey} has the barcode number ${gtin}.`,
+        : gtin
+          ? `Size ${sizeKey} has the barcode number ${gtin}.`
+          : `Size ${sizeKey} is made; its barcode number was not read.`,
       against: Boolean(held?.gtin),
       about: 'sizes',
       taken: (next) => ({
         ...next,
-        sizes: [...next.sizes.filter(({ key }) => key !== sizeKey && key !== ''), { key: sizeKey, gtin }],
+        sizes: [...next.sizes.filter(({ key }) => key !== sizeKey && key !== ''), { key: sizeKey, gtin: gtin ?? '' }],
       }),
     },
   ];

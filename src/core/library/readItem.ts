@@ -6,7 +6,7 @@ import { countryNamed } from '../crossread/readers/country';
 import type { Day } from '../dates/day';
 import { type Money, moneyOf } from '../listing/money';
 import type { BoxDimensions } from '../releases/release';
-import type { SizeChart } from '../sizes/sizeChart';
+import { type SizeChart, sizeKeyIn } from '../sizes/sizeChart';
 
 /** What is printed on an item, place by place agreed, as a record would say it. */
 export interface ReadItem {
@@ -47,7 +47,11 @@ function sizeOf(file: CaseFile, reading: CrossReading, chart: SizeChart | null):
   const keys = reading.rows.flatMap(({ cells }) =>
     Object.values(cells).flatMap((cell) => (cell.reading?.sizeKey ? [cell.reading.sizeKey] : [])),
   );
-  return new Set(keys).size === 1 ? (keys[0] as string) : null;
+  // What was read while nobody knew of a chart stands there as one text.
+  const texts = Object.values(file.facts).flatMap(({ size }) => (size?.state === 'read' ? [size.raw] : []));
+  const said = new Set([...keys, ...texts.flatMap((text) => sizeKeyIn(chart, text) ?? [])]);
+  const [key, other] = said;
+  return key !== undefined && other === undefined ? key : null;
 }
 
 /** What is printed on an item, as a record would say it. */

@@ -82,19 +82,25 @@ export function sizeRemarks(sizes: ReleaseSize[], chart: SizeChart | null, prefi
       .filter((key) => !sizes.some((size) => size.key === key));
     if (gaps.length > 0) remarks.push(`Between its first and last size there is no ${gaps.join(', ')}.`);
   }
-  const foreign = sizes.filter(({ gtin }) => {
+  const numbered = sizes.filter(({ gtin }) => gtin !== '');
+  const unknown = sizes.filter(({ gtin }) => gtin === '').map(({ key }) => key);
+  if (unknown.length > 0)
+    remarks.push(
+      `No barcode number is known of ${numbered.length === 0 ? 'any size' : unknown.join(', ')}: one that is printed is held against nothing, and no scan leads here.`,
+    );
+  const foreign = numbered.filter(({ gtin }) => {
     const [reading] = readGtin(gtin).readings;
     return reading && prefixes.length > 0 && prefixOf(reading.gtin14, prefixes) === undefined;
   });
   if (foreign.length > 0)
     remarks.push(
-      `${foreign.length === sizes.length ? 'No number begins' : `The numbers of ${foreign.map(({ key }) => key).join(', ')} do not begin`} with the maker’s prefix (${prefixes.join(', ')}).`,
+      `${foreign.length === numbered.length ? 'No number begins' : `The numbers of ${foreign.map(({ key }) => key).join(', ')} do not begin`} with the maker’s prefix (${prefixes.join(', ')}).`,
     );
-  const jumps = sizes.slice(1).filter(({ gtin }, i) => {
-    const [a, b] = [sizes[i]?.gtin ?? '', gtin].map((each) => each.slice(0, -1)) as [string, string];
+  const jumps = numbered.slice(1).filter(({ gtin }, i) => {
+    const [a, b] = [numbered[i]?.gtin ?? '', gtin].map((each) => each.slice(0, -1)) as [string, string];
     return /^\d+$/.test(a + b) && a.length === b.length && BigInt(b) - BigInt(a) !== 1n;
   });
-  if (jumps.length > 0 && jumps.length < Math.max(2, sizes.length / 3))
+  if (jumps.length > 0 && jumps.length < Math.max(2, numbered.length / 3))
     remarks.push(`The numbers run on one by one but before ${jumps.map(({ key }) => key).join(', ')}.`);
   return remarks;
 }

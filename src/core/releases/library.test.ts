@@ -65,6 +65,12 @@ describe('what is odd about sizes', () => {
     expect(remarks(sizes(['38', '38.5', '39', '61']))).toContain('has no size 61');
     expect(remarks(sizes(['38', '38.5', '39', '40', '40.5', '41'], 5))).toContain('but before 39');
     expect(remarks(sizes(['38', '38.5', '39', '40']), ['9521377'])).toContain('No number begins');
+    const [first, ...others] = sizes(['38', '38.5', '39', '40']);
+    const numberless = [{ key: '38', gtin: '' }, ...others];
+    expect(first && remarks(numberless)).toContain('No barcode number is known of 38: one that');
+    expect(remarks(numberless.map(({ key }) => ({ key, gtin: '' })))).toContain(
+      'No barcode number is known of any size',
+    );
   });
 });
 

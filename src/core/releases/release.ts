@@ -28,7 +28,7 @@ export interface Maker {
 
 export interface ReleaseSize {
   key: string;
-  /** As the maker prints it, 8, 12, 13 or 14 digits. */
+  /** As the maker prints it, 8, 12, 13 or 14 digits; empty where it is not known. */
   gtin: string;
 }
 

@@ -13,7 +13,6 @@ export function releaseGaps(release: Release): string[] {
     [empty(source), 'It does not say where the record comes from.'],
     [sizes.length === 0, 'It has no size.'],
     [sizes.some(({ key }) => empty(key)), 'A size has no name.'],
-    [sizes.some(({ gtin }) => empty(gtin)), 'A size has no barcode number.'],
     [release.releaseDate !== null && !isDay(release.releaseDate), 'The day of its release is no day.'],
     [
       release.leadTime.minDays >= release.leadTime.maxDays,

@@ -9,6 +9,7 @@ export function releaseSizeProblems({ sizes }: Pick<Release, 'sizes'>): string[]
   for (const { key, gtin } of sizes) {
     if (keys.has(key)) problems.push(`Size ${key} is listed twice.`);
     keys.add(key);
+    if (gtin === '') continue;
     const { readings, failure } = readGtin(gtin);
     const [reading] = readings;
     if (failure) problems.push(`Size ${key}: ${failure.sentence}`);

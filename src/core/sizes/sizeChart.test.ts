@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { CHARTS } from '@/demo/makers';
 import { normaliseSize, readPrintedSize, standsFor } from './printedSize';
-import { findRow, fitColumn, rowsPrinting, type SizeChart, sizesAgree } from './sizeChart';
+import { findRow, fitColumn, rowsPrinting, type SizeChart, sizeKeyIn, sizesAgree } from './sizeChart';
 
 const chart = CHARTS[0] as SizeChart;
 const printed = { usMen: '8.5', usWomen: '10', uk: '8', eu: '42', cm: '27' };
@@ -87,6 +87,16 @@ describe('sizes', () => {
     expect(findRow(chart, '42')?.key).toBe('42');
     expect(rowsPrinting(chart, 'uk', '8').map(({ key }) => key)).toEqual(['42']);
   });
+  it.each([
+    ['42', '42'],
+    ['8.5 / 42', '42'],
+    ['US 8.5 UK 8 EU 42', '42'],
+    ['UK 8; EU 42.5', null],
+    ['8 9.5', '41'],
+    ['8', null],
+    ['EU', null],
+    ['42 Fog', null],
+  ])('names by “%s” the row %s', (text, key) => expect(sizeKeyIn(chart, text)).toBe(key));
   it('accepts the columns of every row of every chart', () => {
     for (const each of CHARTS) {
       for (const row of each.rows) expect(sizesAgree(each, row.values)).toEqual({ rows: [row], problems: [] });

@@ -57,8 +57,22 @@ function namedBy(column: SizeColumn): Pick<PrintedSize, 'system' | 'wearer'> {
   return { system, wearer };
 }
 
+/** What parts the sizes of one line from one another, and a name from its size. */
+export const BETWEEN_SIZES = /[\s/|()·;:]+/;
+
+/** The one row that prints all sizes of a line that gives several: `L EU 50 Chest 106`. */
+function rowOfLine(chart: SizeChart, line: string): SizeRow | null {
+  const names = new Set(chart.columns.flatMap(({ name }) => name.toUpperCase().split(BETWEEN_SIZES)));
+  const sizes = line.split(BETWEEN_SIZES).filter((word) => word !== '' && !names.has(word.toUpperCase()));
+  const prints = ({ values }: SizeRow, size: string) =>
+    Object.values(values).some((value) => normaliseSize(value) === normaliseSize(size));
+  const [row, other] = chart.rows.filter((each) => sizes.every((size) => prints(each, size)));
+  return sizes.length > 1 && row && !other ? row : null;
+}
+
 /**
- * The key of the row that a text names, by whatever column; a bare number that is in several rows names none.
+ * The key of the row that a text names, by whatever column or several of them; a bare number that is in several rows
+ * names none.
  *
  * @returns null where the chart has no such row, or several
  */
@@ -67,7 +81,7 @@ export function sizeKeyIn(chart: SizeChart, text: string): string | null {
   const own = chart.rows.find(({ key }) => key === text || normaliseSize(key) === normal);
   if (own) return own.key;
   const [row, other] = new Set(chart.columns.flatMap(({ id }) => fitColumn(chart, id, text).rows));
-  return row && !other ? row.key : null;
+  return (row && !other ? row.key : rowOfLine(chart, text)?.key) ?? null;
 }
 
 /** How a printed size stands to a column of a chart. */

@@ -53,7 +53,7 @@ function inOrder(sizes: ReleaseSize[], chart: SizeChart | undefined): ReleaseSiz
  * never taken away.
  */
 export function mergeRows(
-  { part, styleCode }: CsvRelease,
+  { part, styleCode, numberless }: CsvRelease,
   { id, maker, kind }: { id: string; maker: Maker; kind: string },
   { charts }: Nameable,
   source: string,
@@ -80,8 +80,12 @@ export function mergeRows(
   const chart = !part.chart ? base.chart : (charts.find(same(part.chart))?.id ?? part.chart);
   const rows = charts.find(({ id: each }) => each === chart);
   // Two numbers of one size in a table stay two, and are turned down as such.
-  const said = part.sizes.map(({ key, gtin }) => ({ key: (rows && sizeKeyIn(rows, key)) ?? key, gtin }));
-  const sizes = [...base.sizes.filter(({ key }) => !said.some((size) => size.key === key)), ...said];
+  const keyOf = (size: string): string => (rows && sizeKeyIn(rows, size)) ?? size;
+  const said = part.sizes.map(({ key, gtin }) => ({ key: keyOf(key), gtin }));
+  const numbered = [...base.sizes.filter(({ key }) => !said.some((size) => size.key === key)), ...said];
+  const others = new Set(numberless.filter(Boolean).map(keyOf));
+  for (const { key } of numbered) others.delete(key);
+  const sizes = [...numbered, ...[...others].map((key) => ({ key, gtin: '' }))];
   const factories = new Map(base.factories.map((factory) => [factory.code, factory]));
   for (const factory of part.factories ?? []) factories.set(factory.code, factory);
   const prices = new Map((base.prices ?? []).map((price) => [price.market, price]));

@@ -427,18 +427,31 @@ describe('a table', () => {
     expect(await sizes('veskarn-vk52')).toEqual([{ key: '42', gtin: upc }]);
   });
 
-  it('names the sizes that have no barcode number, and leaves only those out', async () => {
+  it('takes sizes without a barcode number, and says which; a number that is known stays', async () => {
     const row = (style: string, size: string, number: string) =>
       `veskarn,footwear,${style},Heron Low,Fog,${size},${number}`;
-    const rows = [row('VK8801-101', '40', ''), row('VK8801-101', '41', '9521204990016'), row('VK8801-102', '40', '')];
+    const rows = [
+      row('VK8801-101', '40', ''),
+      row('VK8801-101', '41', '9521204990016'),
+      row('VK8801-102', '40', ''),
+      row('VK8801-103', '', ''),
+    ];
     const { id, found } = await begin(`maker,kind,style,model,colour,size,ean\n${rows.join('\n')}`, 'styles.csv');
-    expect(found).toMatchObject({ new: 1, refused: 1, noted: 1 });
+    expect(found).toMatchObject({ new: 2, refused: 1, noted: 2 });
     const of = async (came: string) => (await shownEntries(desk, id, { came, noted: false, after: -1 }))[0]?.reason;
-    expect(await of('new')).toBe('Without a barcode number, and left out: size 40.');
-    expect(await of('refused')).toBe('None of its sizes has a barcode number.');
+    expect(await of('new')).toBe('Without a barcode number: size 40.');
+    expect(await of('refused')).toBe('Its rows name no size.');
     await keep(id);
-    const { sizes } = (await readRelease(desk, 'veskarn-vk8801-101')).release.body;
-    expect(sizes).toEqual([{ key: '41', gtin: '9521204990016' }]);
+    const sizes = async () => (await readRelease(desk, 'veskarn-vk8801-101')).release.body.sizes;
+    const kept = [
+      { key: '41', gtin: '9521204990016' },
+      { key: '40', gtin: '' },
+    ];
+    expect(await sizes()).toEqual(kept);
+    const again = [row('VK8801-101', '41', ''), row('VK8801-101', '42', '')];
+    const second = await begin(`maker,kind,style,model,colour,size,ean\n${again.join('\n')}`, 'more.csv');
+    await keep(second.id);
+    expect(await sizes()).toEqual([...kept, { key: '42', gtin: '' }]);
   });
 
   it('with rows that cannot be is refused row by row', async () => {

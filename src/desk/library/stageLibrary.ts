@@ -172,7 +172,7 @@ function numberlessRemark(sizes: string[]): string {
   const named = [...new Set(sizes.filter(Boolean))];
   return named.length === 0
     ? ''
-    : `Without a barcode number, and left out: size ${named.slice(0, 12).join(', ')}${named.length > 12 ? ` and ${named.length - 12} more` : ''}.`;
+    : `Without a barcode number: size ${named.slice(0, 12).join(', ')}${named.length > 12 ? ` and ${named.length - 12} more` : ''}.`;
 }
 
 type Verdict = Pick<Staged, 'came' | 'reason' | 'document' | 'index'>;
@@ -197,7 +197,8 @@ async function judge(
   } catch {
     return refused('It is no JSON.');
   }
-  if (remark && (read as Release).sizes.length === 0) return refused('None of its sizes has a barcode number.');
+  if (kind === 'release' && source === null && (read as Release).sizes.length === 0)
+    return refused('Its rows name no size.');
   const own = ownProblem({ kind, body: read });
   if (own) return refused(own);
   const hash = documentHash(read);
@@ -237,12 +238,13 @@ async function noteClashes(staging: Staging, entries: Staged[]): Promise<void> {
   const mine: { gtin14: string; release: Release; entry: Staged; key: string }[] = [];
   for (const entry of entries)
     for (const { key, gtin } of entry.index?.release.sizes ?? [])
-      mine.push({
-        gtin14: gtin14Of(gtin),
-        release: entry.index?.release as Release,
-        entry,
-        key,
-      });
+      if (gtin !== '')
+        mine.push({
+          gtin14: gtin14Of(gtin),
+          release: entry.index?.release as Release,
+          entry,
+          key,
+        });
   const found = await ownersOf(
     store,
     mine.map(({ gtin14 }) => gtin14),

@@ -11,6 +11,7 @@ import { blankRelease } from '@/core/releases/blankRelease';
 import type { Maker } from '@/core/releases/release';
 import { releaseRemarks } from '@/core/releases/releaseRemarks';
 import { PROVENANCE, type Provenance, type ShelfItem } from '@/core/releases/shelfItem';
+import { type SizeChart, sizeKeyIn } from '@/core/sizes/sizeChart';
 import { useCaseBook, useStanding } from '../casebook/CaseBook';
 import { Button, Key } from '../controls/Button';
 import { LabelledChoice } from '../controls/LabelledChoice';
@@ -36,6 +37,15 @@ const makerByNumber = ({ facts }: CaseFile, makers: Maker[]): Maker | undefined 
   Object.values(facts)
     .flatMap(({ gtin }) => (gtin ? readGtin(gtin.raw).readings : []))
     .flatMap(({ valid, gtin14 }) => (valid ? (makerOfGtin(gtin14, makers) ?? []) : []))[0];
+
+/** The chart of a maker that has a row for the sizes which stand on an item; null where none or several do. */
+function chartBySizes({ facts }: CaseFile, charts: SizeChart[], makerId: string): string | null {
+  const texts = Object.values(facts).flatMap(({ size }) => (size?.state === 'read' ? [size.raw] : []));
+  const [chart, other] = charts.filter(
+    (each) => each.maker === makerId && texts.some((text) => sizeKeyIn(each, text) !== null),
+  );
+  return chart && !other ? chart.id : null;
+}
 
 /** What was said on this view so far: whoever goes to add its maker comes back to it. */
 interface Entered {
@@ -75,10 +85,11 @@ export function LearnGenuine({ newest, makers, charts, kind, today }: LearnFrom)
   // Whoever was sent to add the maker comes back with it.
   const added = useSearchParams().get('maker');
   const [makerId, setMakerId] = useState(() => newest?.body.maker ?? added ?? makerByNumber(file, makers)?.id ?? '');
-  const [chartId, setChartId] = useState<string | null>(newest?.body.chart ?? null);
+  const [chosenChart, setChosenChart] = useState<string | null | undefined>(newest?.body.chart);
   const [editing, setEditing] = useState(false);
 
   const maker = makers.find(({ id }) => id === makerId) ?? null;
+  const chartId = chosenChart === undefined ? chartBySizes(file, charts, makerId) : chosenChart;
   const chart = charts.find(({ id }) => id === chartId) ?? null;
   const base = newest?.body ?? { ...blankRelease(kind, maker), chart: chartId, sizes: [], incomplete: true as const };
   const records = { ...grounds, kind, release: base, maker, chart };
@@ -243,7 +254,7 @@ export function LearnGenuine({ newest, makers, charts, kind, today }: LearnFrom)
                   options={makers.map(({ id, name }) => ({ value: id, label: name }))}
                   onChange={(id) => {
                     setMakerId(id);
-                    setChartId(null);
+                    setChosenChart(undefined);
                   }}
                 />
               )}
@@ -262,7 +273,7 @@ export function LearnGenuine({ newest, makers, charts, kind, today }: LearnFrom)
                     .filter((each) => each.maker === makerId)
                     .map(({ id, name }) => ({ value: id, label: name })),
                 ]}
-                onChange={(id) => setChartId(id === NO_CHART ? null : id)}
+                onChange={(id) => setChosenChart(id === NO_CHART ? null : id)}
               />
             </div>
           </EditorPart>

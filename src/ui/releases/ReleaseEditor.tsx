@@ -95,7 +95,7 @@ function ReleaseForm({
   const wrong = [
     ...new Set([
       ...gaps,
-      ...releaseSizeProblems({ sizes: release.sizes.filter(({ gtin }) => gtin !== '') }),
+      ...releaseSizeProblems(release),
       ...releaseProblems(release),
       ...checkKind({ ...kind, checks: checksFor(kind, release) }),
     ]),

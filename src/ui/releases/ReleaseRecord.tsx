@@ -49,11 +49,7 @@ export function ReleaseRecord({
     ],
     ['Box code', release.dimensions ? valueWords(release.dimensions) : null],
     ['Materials', release.materials ?? null],
-    [
-      'Price',
-      (release.prices ?? []).map((price) => `${formatMoney(price)} (${price.market})`).join('; ') ||
-        null,
-    ],
+    ['Price', (release.prices ?? []).map((price) => `${formatMoney(price)} (${price.market})`).join('; ') || null],
     ['Source', release.source],
     [
       'Not all is known',
@@ -122,6 +118,9 @@ export function ReleaseRecord({
                 ))}
               </tbody>
             </table>
+            {Object.keys(release.nominal).length === 0 && (
+              <p className="border-b py-1.5 text-soft">None is known, so what is measured is held against nothing.</p>
+            )}
           </section>
           {release.wording && (
             <section>
@@ -237,7 +236,11 @@ export function ReleaseRecord({
                         ) : (
                           <td className="py-1 pr-4 font-mono">{key}</td>
                         )}
-                        <td className="font-mono whitespace-nowrap">{grouped(gtin)}</td>
+                        {gtin === '' ? (
+                          <td className="text-soft">not known</td>
+                        ) : (
+                          <td className="font-mono whitespace-nowrap">{grouped(gtin)}</td>
+                        )}
                       </tr>
                     );
                   })}

@@ -36,6 +36,8 @@ export function ReleaseFinder({
   inputRef?: RefObject<HTMLInputElement | null>;
   children?: (query: string) => React.ReactNode;
 }) {
+  /** What is offered besides the releases: the last line of the list for a hand on the keys. */
+  const below = useRef<HTMLDivElement>(null);
   const own = useRef<HTMLInputElement>(null);
   const field = inputRef ?? own;
   const [search, setSearch] = useState<Search>({ query: '', scanned: false });
@@ -93,15 +95,18 @@ export function ReleaseFinder({
   const candidates = found?.candidates ?? [];
   const fresh = found?.query === query;
   const take = (candidate: Candidate | undefined) => candidate && onPick({ candidate, query: query.trim(), scanned });
+  const toWhatIsBelow = () => below.current?.querySelector('button')?.focus();
   const onKeyDown = (event: KeyboardEvent) => {
     if (event.key === 'ArrowDown' || event.key === 'ArrowUp') {
       event.preventDefault();
       const step = event.key === 'ArrowDown' ? 1 : -1;
+      if (step === 1 && at >= candidates.length - 1) toWhatIsBelow();
       setAt((index) => Math.max(0, Math.min(candidates.length - 1, index + step)));
     } else if (event.key === 'Enter') {
       // Taking one opens a sheet; the same key must not press the sheet's button too.
       event.preventDefault();
-      if (fresh) take(candidates[at]);
+      if (fresh && candidates.length === 0) toWhatIsBelow();
+      else if (fresh) take(candidates[at]);
       else waits.current = 'hand';
     } else if (event.key === 'Escape') {
       if (query === '') field.current?.blur();
@@ -168,7 +173,7 @@ export function ReleaseFinder({
               <span className="text-soft">Check the characters, or try the style code or the name.</span>
             </p>
           )}
-          {children?.(query.trim())}
+          <div ref={below}>{children?.(query.trim())}</div>
         </div>
       )}
     </div>

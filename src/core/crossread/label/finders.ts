@@ -35,7 +35,7 @@ const asDigits = (text: string): string =>
 const PHONE = /(?:TEL|PHONE|FAX|CALL|HOTLINE|SERVICE|MOB|PO|ORDER)[^\n]{0,12}$|[+(][\d ]{0,4}$/i;
 
 function gtinTrust({ release, maker }: ReadingContext) {
-  const known = new Set(release?.sizes.map(({ gtin }) => gtin.padStart(14, '0')));
+  const known = new Set(release?.sizes.flatMap(({ gtin }) => (gtin ? [gtin.padStart(14, '0')] : [])));
   return (raw: string, before: string): number => {
     const { readings } = readGtin(asDigits(raw));
     const [reading] = readings;

@@ -69,7 +69,8 @@ const LEAST_PART = 3;
 export function readStyleFact(raw: string, context: ReadingContext): FactResult {
   const known = normaliseStyleCode(context.release?.styleCode ?? '');
   const text = cleanText(raw).replace(/^[(*#]+|[)*]+$/g, '');
-  const normal = normaliseStyleCode(behindWords(text, (rest) => normaliseStyleCode(rest) === known, false));
+  const code = behindWords(text, (rest) => normaliseStyleCode(rest) === known, false);
+  const normal = normaliseStyleCode(code);
   if (!/^[\p{L}\p{N}]+$/u.test(normal)) return fails('A style code has letters and digits only.');
   if (/[^A-Z0-9]/.test(normal)) return fails(notLatin(normal));
   const shape = context.maker?.styleShape;
@@ -87,7 +88,9 @@ export function readStyleFact(raw: string, context: ReadingContext): FactResult 
     return fails(`Only the first part of a style code, ${parted}: the rest may stand elsewhere on it.`);
   if (normal !== known && normal.length >= LEAST_PART && known.includes(normal))
     return fails(`“${normal}” is only a part of ${context.release?.styleCode}; the rest may stand elsewhere on it.`);
-  return { reading: { normal, display: shape && fits ? formatStyleCode(normal, shape) : normal } };
+  // Without the maker's shape nobody knows which of its marks are the code's: it is shown as it is printed.
+  const unshaped = shape ? normal : code.trim().toUpperCase();
+  return { reading: { normal, display: shape && fits ? formatStyleCode(normal, shape) : unshaped } };
 }
 
 /** When an item of the release can have been made: from its lead time on, until today. */

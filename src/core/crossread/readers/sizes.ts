@@ -11,7 +11,7 @@ import {
   sizesBeside,
   standsFor,
 } from '../../sizes/printedSize';
-import { fitColumn, mirrored, rowsPrinting, type SizeChart, type SizeRow } from '../../sizes/sizeChart';
+import { BETWEEN_SIZES, fitColumn, mirrored, rowsPrinting, type SizeChart, type SizeRow } from '../../sizes/sizeChart';
 import { claimedRow, type ReadingContext } from '../context';
 import { type FactResult, fails } from '../reading';
 
@@ -81,9 +81,6 @@ export function readWholeSize(raw: string, { release, sizeKey }: ReadingContext)
 const WITH_WIDTH =
   /^(?<size>.*?\d)[ (-]*(?<width>[2-6]?E|E{2,4}|[2-4]?A|B|D|F|G|H|K|(?:X|XX|EXTRA )?(?:WIDE|NARROW)|MEDIUM|REG(?:ULAR)?|STANDARD)\)?$/i;
 
-/** What parts the sizes of one line from one another, and a name from its size. */
-const BETWEEN = /[\s/|()·;:]+/;
-
 /**
  * The one row of a chart of which all sizes are that are printed together, without a word of which is which: `M/48`,
  * `42 | 8.5`. Its own column's must be among them.
@@ -91,7 +88,7 @@ const BETWEEN = /[\s/|()·;:]+/;
  * @returns the row and the sizes of its other columns; null where they are no such print
  */
 function besideOthers(chart: SizeChart, column: string, display: string): [SizeRow, string] | null {
-  const parts = display.split(BETWEEN).filter((part) => /[\p{L}\d]/u.test(part));
+  const parts = display.split(BETWEEN_SIZES).filter((part) => /[\p{L}\d]/u.test(part));
   if (parts.length < 2) return null;
   const printing = (row: SizeRow, part: string, id: string) => rowsPrinting(chart, id, part).includes(row);
   const rows = chart.rows.filter(

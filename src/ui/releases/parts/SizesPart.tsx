@@ -18,7 +18,7 @@ const NO_CHART = 'none';
 
 /** What is wrong with a number that stands there; null where nothing is. */
 function numberTrouble(gtin: string): string | null {
-  if (gtin === '') return 'no number yet';
+  if (gtin === '') return null;
   const { readings, failure } = readGtin(gtin);
   const [reading] = readings;
   if (failure) return failure.sentence;
@@ -127,11 +127,12 @@ export function SizesPart({
                 <input
                   aria-label={`Barcode number of size ${key || i + 1}`}
                   value={gtin}
+                  placeholder="number not known"
                   inputMode="numeric"
                   maxLength={20}
                   onChange={({ target }) => change(i, { gtin: target.value.replace(/[\s-]+/g, '') })}
                   className={clsx(
-                    'h-9 w-full border bg-transparent px-1 font-mono text-[16px] outline-none hover:border-line focus:border-accent focus:bg-sheet',
+                    'h-9 w-full border bg-transparent px-1 font-mono text-[16px] outline-none placeholder:font-sans placeholder:text-[14px] hover:border-line focus:border-accent focus:bg-sheet',
                     gtin === '' ? 'border-line' : 'border-transparent',
                   )}
                 />
