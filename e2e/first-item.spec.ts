@@ -117,6 +117,8 @@ test('a hand faster than the search still gets to choose size and circumstances 
 }) => {
   await visit(page, '/');
   await press(page, '/');
+  // The key waits a moment, since a scanner may have sent it; what is inserted as one piece does not.
+  await expect(page.getByRole('textbox', { name: /^Scan or type/ })).toBeFocused();
   await page.keyboard.insertText('skerry runner');
   await page.keyboard.press('Enter');
   const sheet = page.getByRole('dialog', { name: 'Open a case' });
