@@ -1,7 +1,7 @@
 import { type Block, PSM, type WorkerParams } from 'tesseract.js';
 import type { readBarcodes } from 'zxing-wasm/reader';
 import type { Grey, Picture } from '@/core/imaging/grey';
-import type { Eyes, FlatWord } from '@/core/labels/eyes';
+import type { Eyes, FlatWord, Sheet } from '@/core/labels/eyes';
 
 /** Brightness as a picture of three colours, which the decoder takes. */
 function asPicture(given: Picture | Grey): Picture {
@@ -58,8 +58,9 @@ export const symbolsFrom =
   };
 
 /** How text is looked for; what the library has to say of its own working goes nowhere. */
-export const settingsFor = (as: 'lines' | 'page'): Partial<WorkerParams> & Record<string, string> => ({
-  tessedit_pageseg_mode: as === 'lines' ? PSM.SINGLE_BLOCK : PSM.SPARSE_TEXT,
+export const settingsFor = (as: Sheet): Partial<WorkerParams> & Record<string, string> => ({
+  tessedit_pageseg_mode: as === 'page' ? PSM.SPARSE_TEXT : PSM.SINGLE_BLOCK,
+  tessedit_char_whitelist: as === 'figures' ? '0123456789.,' : '',
   debug_file: '/dev/null',
 });
 
@@ -69,7 +70,7 @@ const LEAST_CONFIDENCE = 12;
 
 /** What the recognition of text finds, in our terms. */
 export const wordsFrom =
-  (recognise: (grey: Grey, as: 'lines' | 'page') => Promise<{ blocks: Block[] | null }>): Eyes['words'] =>
+  (recognise: (grey: Grey, as: Sheet) => Promise<{ blocks: Block[] | null }>): Eyes['words'] =>
   async (grey, as) => {
     const { blocks } = await recognise(grey, as);
     return (blocks ?? [])

@@ -9,12 +9,17 @@ export interface Cell {
   y: number;
   width: number;
   height: number;
+  /** Where a point stands at its foot: behind so many of its letters, and how many they are. */
+  point?: { behind: number; of: number };
 }
 
 const DARK = 158;
 /** Letters are at least so high, in px; lower marks belong to the letters beside them. */
 const LOWEST_LETTER = 9;
-const TALLEST_SHARE = 0.16;
+const TALLEST_SHARE = 0.32;
+/** Bars are far narrower than letters of their height. */
+const TALL_SHARE = 0.16;
+const LEAST_TALL_WIDTH = 0.22;
 /** Less than this share of their box is dark in arcs and frames, more in every letter. */
 const LEAST_FILL = 0.14;
 const MOST_CELLS = 120;
@@ -34,6 +39,20 @@ function darkPieces({ width, height, data }: Grey): (Cell & { fill: number })[] 
     const [w, h] = [right - left + 1, bottom - top + 1];
     return [{ x: left, y: top, width: w, height: h, fill: piece.length / (w * h) }];
   });
+}
+
+/** Dark pieces that may be print, and those of them that may be letters. */
+export function lettersOn(grey: Grey): { pieces: Cell[]; letters: Cell[] } {
+  const least = Math.min(grey.width, grey.height);
+  const tallest = TALLEST_SHARE * least;
+  const pieces = darkPieces(grey).filter(
+    ({ height, width, fill }) =>
+      height <= tallest &&
+      width <= tallest &&
+      fill >= LEAST_FILL &&
+      (height <= TALL_SHARE * least || width > LEAST_TALL_WIDTH * height),
+  );
+  return { pieces, letters: pieces.filter(({ width, height }) => height >= LOWEST_LETTER && width < 5 * height) };
 }
 
 const overlap = (a: Cell, b: Cell): number => Math.min(a.y + a.height, b.y + b.height) - Math.max(a.y, b.y);
@@ -75,16 +94,62 @@ const bridged = (mark: Cell, cell: Cell): boolean => {
   );
 };
 
+/** Words that stand apart by so much of their height, */
+const WORD_SPACE = 0.22;
+/** and the lower ones no higher than so much of the taller: a caption and its value. A word without tall letters is higher. */
+const CAPTION = 0.69;
+const DASH = 0.35;
+
+/** True where the middle of a piece lies on a run. */
+const isOn = ({ x, y, width, height }: Cell, piece: Cell): boolean => {
+  const [middleX, middleY] = [piece.x + piece.width / 2, piece.y + piece.height / 2];
+  return middleX > x && middleX < x + width && middleY > y && middleY < y + height;
+};
+
+/** A run parted where the letters behind a space are far lower or taller than those before it. */
+function partedByHeight(cell: Cell, letters: Cell[]): Cell[] {
+  const words: Cell[] = [];
+  for (const letter of letters.filter((each) => isOn(cell, each)).sort((a, b) => a.x - b.x)) {
+    const last = words.at(-1);
+    const apart = last && letter.x - last.x - last.width > WORD_SPACE * Math.max(last.height, letter.height);
+    if (!last || apart) words.push(letter);
+    else words[words.length - 1] = around(last, letter);
+  }
+  const parts: Cell[] = [];
+  for (const word of words) {
+    const last = parts.at(-1);
+    const [low, high] = [last?.height ?? 0, word.height].sort((a, b) => a - b) as [number, number];
+    // A dash between two words is lower than any caption.
+    const steps = low > DASH * high && low < CAPTION * high;
+    if (!last || steps) parts.push(word);
+    else parts[parts.length - 1] = around(last, word);
+  }
+  return parts.length > 1 ? parts : [cell];
+}
+
+/** A run with its point, where there is just one: the recognition of text often passes over it. */
+function withPoint(cell: Cell, pieces: Cell[]): Cell {
+  const within = pieces.filter((each) => isOn(cell, each));
+  const own = within.filter(({ height }) => height > 0.6 * cell.height);
+  const foot = cell.y + cell.height;
+  const points = within.filter(
+    (mark) =>
+      mark.height < 0.32 * cell.height &&
+      mark.width < 0.36 * cell.height &&
+      Math.abs(mark.y + mark.height - foot) < 0.14 * cell.height,
+  );
+  const [point] = points;
+  if (!point || points.length > 1) return cell;
+  const behind = own.filter(({ x, width }) => x + width / 2 < point.x + point.width / 2).length;
+  return behind > 0 && behind < own.length ? { ...cell, point: { behind, of: own.length } } : cell;
+}
+
 /**
  * The runs of letters on something that lies flat: what stands apart by more than a letter is another run, so that the
  * cells of a table are read one by one.
  */
 export function cellsOn(grey: Grey): Cell[] {
-  const tallest = TALLEST_SHARE * Math.min(grey.width, grey.height);
-  const pieces = darkPieces(grey).filter(
-    ({ height, width, fill }) => height <= tallest && width <= 2 * tallest && fill >= LEAST_FILL,
-  );
-  const letters = pieces.filter(({ width, height }) => height >= LOWEST_LETTER && width < 5 * height);
+  const { pieces, letters } = lettersOn(grey);
   const marks = pieces.filter((piece) => !letters.includes(piece));
   let cells: Cell[] = [];
   // The tallest first: what is low beside it, such as a dash, does not begin a run of its own.
@@ -104,7 +169,9 @@ export function cellsOn(grey: Grey): Cell[] {
     if (at >= 0) cells[at] = around(cells[at] as Cell, mark);
   }
   return cells
+    .flatMap((cell) => partedByHeight(cell, letters))
     .filter(({ width, height }) => width > 0.25 * height)
+    .map((cell) => withPoint(cell, pieces))
     .sort((a, b) => a.y - b.y || a.x - b.x)
     .slice(0, MOST_CELLS);
 }
@@ -113,10 +180,30 @@ export function cellsOn(grey: Grey): Cell[] {
 const RUN_HEIGHT = 36;
 const FREE = 22;
 
+/** Runs shorter than this, in their heights, are written out several times beside each other: one alone is lost or misread. */
+const SHORT = 3.6;
+const COPIES = 3;
+/** What lies between two copies, in px. */
+const BETWEEN = 40;
+/** Labels are set in narrow letters; the recognition of text was taught with wider ones. */
+const STRETCH = 1.3;
+
+/** True for a run of a few letters. */
+export const isShort = ({ width, height }: Cell): boolean => width < SHORT * height;
+
 /** Runs of letters under each other on one sheet, each brought to one height. */
 export interface Strip {
   sheet: Grey;
-  runs: { cell: Cell; top: number; scale: number }[];
+  runs: StripRun[];
+}
+
+interface StripRun {
+  cell: Cell;
+  top: number;
+  scale: number;
+  /** How often it stands there, and how far apart, in px. */
+  copies: number;
+  step: number;
 }
 
 /**
@@ -124,24 +211,30 @@ export interface Strip {
  * tables, frames and letters of many heights.
  */
 export function stripOf(grey: Grey, cells: Cell[]): Strip {
-  const runs = cells.map((cell, i) => ({
-    cell,
-    top: FREE + i * (RUN_HEIGHT + 2 * FREE),
-    scale: RUN_HEIGHT / cell.height,
-  }));
-  const width = Math.ceil(Math.max(200, ...runs.map(({ cell, scale }) => cell.width * scale))) + 2 * FREE;
+  const runs = cells.map((cell, i): StripRun => {
+    const scale = RUN_HEIGHT / cell.height;
+    return {
+      cell,
+      top: FREE + i * (RUN_HEIGHT + 2 * FREE),
+      scale,
+      copies: isShort(cell) ? COPIES : 1,
+      step: Math.ceil(cell.width * scale * STRETCH) + BETWEEN,
+    };
+  });
+  const width = Math.ceil(Math.max(200, ...runs.map(({ copies, step }) => copies * step))) + 2 * FREE;
   const height = FREE + runs.length * (RUN_HEIGHT + 2 * FREE);
   const data = new Uint8ClampedArray(width * height).fill(GROUND);
-  for (const { cell, top, scale } of runs) {
+  for (const { cell, top, scale, copies, step } of runs) {
     const margin = 0.16 * RUN_HEIGHT;
     for (let y = Math.ceil(-margin); y < RUN_HEIGHT + margin; y++) {
-      for (let x = Math.ceil(-margin); x < cell.width * scale + margin; x++) {
-        data[(top + y) * width + FREE + x] = sampled(
+      for (let x = Math.ceil(-margin); x < cell.width * scale * STRETCH + margin; x++) {
+        const level = sampled(
           grey,
-          cell.x + (x + 0.5) / scale - 0.5,
+          cell.x + (x + 0.5) / (scale * STRETCH) - 0.5,
           cell.y + (y + 0.5) / scale - 0.5,
           1 / scale,
         );
+        for (let copy = 0; copy < copies; copy++) data[(top + y) * width + FREE + copy * step + x] = level;
       }
     }
   }
@@ -165,21 +258,102 @@ function sampled(grey: Grey, x: number, y: number, step: number): number {
 /** Marks that are no part of a code or word where they stand at its end. */
 const isMark = (word: FlatWord | undefined): boolean => /^[^\p{L}\p{N}]+$/u.test(word?.text ?? '');
 
+const textOf = (words: FlatWord[]): string => words.map(({ text }) => text).join(' ');
+const trustOf = (words: FlatWord[]): number => Math.min(1, ...words.map(({ confidence }) => confidence));
+/** Of a text that not all copies say alike. */
+const DISSENT = 0.6;
+
+/** Several words as one that says a text. */
+function asOne(words: FlatWord[], text: string): FlatWord[] {
+  const [first, last] = [words[0], words.at(-1)];
+  if (!first || !last) return [];
+  return [{ ...first, text, confidence: trustOf(words), width: last.x + last.width - first.x }];
+}
+
+/** What most copies of a run say alike, with how sure they are of it. */
+function agreedOf(copies: FlatWord[][]): FlatWord[] {
+  const texts = copies.map(textOf);
+  const votes = (i: number) => (texts[i] === '' ? 0 : texts.filter((other) => other === texts[i]).length);
+  const [best] = copies
+    .map((words, i) => ({ words, votes: votes(i) }))
+    .sort((a, b) => b.votes - a.votes || trustOf(b.words) - trustOf(a.words));
+  if (!best) return [];
+  const agree = best.votes > copies.length / 2;
+  return best.words.map((word) => ({ ...word, confidence: word.confidence * (agree ? 1 : DISSENT) }));
+}
+
+/** Copies that stand too close to be told apart, and were read as one word: `777`. */
+function repeated(words: FlatWord[], copies: number): string | null {
+  const whole = words.map(({ text }) => text).join('');
+  const once = whole.slice(0, whole.length / copies);
+  return once !== '' && once.repeat(copies) === whole ? once : null;
+}
+
+/** Figures with the point that stands among them. */
+function pointed(words: FlatWord[], { point }: Cell): FlatWord[] {
+  const text = words.map((word) => word.text).join('');
+  if (!point || !/^\d+$/.test(text) || text.length !== point.of) return words;
+  return asOne(words, `${text.slice(0, point.behind)}.${text.slice(point.behind)}`);
+}
+
+/** A figure that stands alone is no more certain than this. */
+const FIGURES = /^\d{1,3}(?:[.,]\d)?$/;
+const SURE_FIGURE = 0.85;
+
+/** Short runs that are no figures surely, and may be some. */
+export const doubtfulFigures = (cells: Cell[], runs: { cell: Cell; words: FlatWord[] }[]): Cell[] =>
+  cells.filter((cell) => {
+    if (!isShort(cell)) return false;
+    const words = runs.find((run) => run.cell === cell)?.words ?? [];
+    return words.length < 2 && !(FIGURES.test(textOf(words)) && trustOf(words) >= SURE_FIGURE);
+  });
+
+/** Runs with what they say where there are figures alone; such as were not read at all say nothing else. */
+export function withFigures(
+  runs: { cell: Cell; words: FlatWord[] }[],
+  figures: { cell: Cell; words: FlatWord[] }[],
+): { cell: Cell; words: FlatWord[] }[] {
+  const read = figures.flatMap(({ cell, words }) => {
+    const [word] = asOne(words, words.map(({ text }) => text).join(''));
+    return word && FIGURES.test(word.text)
+      ? [{ cell, word, is: { text: word.text, confidence: word.confidence } }]
+      : [];
+  });
+  const known = runs.map(({ cell, words }) => {
+    const found = read.find((each) => each.cell === cell);
+    return { cell, words: found ? words.map((word) => ({ ...word, figures: found.is })) : words };
+  });
+  const unread = read.filter(({ cell }) => !runs.some((run) => run.cell === cell));
+  return [
+    ...known,
+    ...unread.map(({ cell, word, is }) => ({ cell, words: [{ ...word, text: '', confidence: 0, figures: is }] })),
+  ];
+}
+
 /** The words of a strip, put back to where their runs stand. */
 export function backToPlace({ runs }: Strip, words: FlatWord[]): { cell: Cell; words: FlatWord[] }[] {
-  return runs.flatMap(({ cell, top, scale }) => {
-    const own = words
+  return runs.flatMap(({ cell, top, scale, copies, step }) => {
+    const inRow = words
       .filter(({ y, height }) => {
         const middle = y + height / 2;
         return middle > top - FREE && middle < top + RUN_HEIGHT + FREE;
       })
       .sort((a, b) => a.x - b.x);
-    while (own.length > 0 && isMark(own[0])) own.shift();
-    while (own.length > 0 && isMark(own.at(-1))) own.pop();
-    const placed = own.map((word) => ({
+    const each = Array.from({ length: copies }, (_, copy) => {
+      const own = inRow
+        .filter(({ x, width }) => copies === 1 || Math.floor((x + width / 2 - FREE + BETWEEN / 2) / step) === copy)
+        .map((word) => ({ ...word, x: word.x - FREE - copy * step }));
+      while (own.length > 0 && isMark(own[0])) own.shift();
+      while (own.length > 0 && isMark(own.at(-1))) own.pop();
+      return pointed(own, cell);
+    });
+    const once = each.some((own) => own.length === 0) ? repeated(inRow, copies) : null;
+    const whole = { x: 0, y: top, width: cell.width * scale * STRETCH, height: RUN_HEIGHT };
+    const read = once ? pointed([{ ...whole, text: once, confidence: trustOf(inRow) }], cell) : agreedOf(each);
+    const placed = read.map((word) => ({
       ...word,
-      x: cell.x + (word.x - FREE) / scale,
-      width: word.width / scale,
+      x: cell.x + word.x / (scale * STRETCH),
+      width: word.width / (scale * STRETCH),
       y: cell.y,
       height: cell.height,
     }));

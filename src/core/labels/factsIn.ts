@@ -1,5 +1,6 @@
 import { align } from '../codes/align';
 import { readGtin } from '../codes/gtin';
+import { readStyleCode } from '../codes/styleCode';
 import type { ReadingContext } from '../crossread/context';
 import { expectedFact } from '../crossread/expected';
 import { expandFacts, sizeColumnOf } from '../crossread/facts';
@@ -123,6 +124,58 @@ function weigh(
   return { trust: 'doubtful', why: percent, alternatives: [] };
 }
 
+/** Characters that no picture tells apart in every face. */
+const TWINS: Record<string, string> = { O: '0', '0': 'O', I: '1', '1': 'I' };
+/** Facts that are codes of the maker's. */
+const CODES = new Set(['styleCode', 'batchCode', 'serial', 'factoryCode']);
+/** Of texts with more of them nothing is told. */
+const MOST_TWINS = 5;
+
+/** A text with each choice of its look-alike characters, but as it stands. */
+function withTwins(raw: string): string[] {
+  const twins = [...raw].flatMap((character, i) => (TWINS[character] ? [i] : []));
+  if (twins.length > MOST_TWINS) return [];
+  return Array.from({ length: 2 ** twins.length - 1 }, (_, choice) =>
+    [...raw]
+      .map((character, i) =>
+        (choice + 1) & (1 << twins.indexOf(i)) && twins.includes(i) ? TWINS[character] : character,
+      )
+      .join(''),
+  );
+}
+
+/**
+ * A code in which a letter was taken for the figure that looks like it, or the other way round, by the one reading that
+ * the shape of the maker's style codes or its code schemes allow; null where there is none such, or several.
+ */
+function byTwins(fact: string, raw: string, place: string, context: ReadingContext): string | null {
+  const shape = context.maker?.styleShape;
+  const fits = (text: string): boolean =>
+    fact === 'styleCode'
+      ? shape !== undefined && readStyleCode(text, shape).reading?.repairs.length === 0
+      : (readFact(fact, text, context, place).reading?.decoded?.length ?? 0) > 0;
+  if (fits(raw)) return null;
+  const [code, other] = withTwins(raw).filter(fits);
+  return code !== undefined && other === undefined ? code : null;
+}
+
+/** How far a code can be relied on whose look-alike characters were told by what the maker's codes can be. */
+function weighTold(
+  fact: string,
+  raw: string,
+  shaped: string,
+  confidence: number,
+  place: string,
+  context: ReadingContext,
+): Pick<PictureFact, 'trust' | 'why' | 'alternatives'> {
+  const { trust, why } = weigh(fact, shaped, confidence, place, context);
+  return {
+    trust: trust === 'sure' ? 'likely' : trust,
+    why: `looks like ${raw}, which no code of this maker can be; ${why}`,
+    alternatives: [raw],
+  };
+}
+
 /** Ids of the facts that a place prints. */
 const printedAt = (place: string, { kind, chart }: ReadingContext): Set<string> =>
   new Set(expandFacts(kind.places.find(({ id }) => id === place)?.facts ?? [], chart).map(({ id }) => id));
@@ -227,13 +280,16 @@ export function factsIn(
         conflict = `The bars say ${bars.raw}; the number under them reads ${raw}. Look at both: one of them is another product’s.`;
       continue;
     }
+    const shaped = CODES.has(fact) ? byTwins(fact, raw, place, context) : null;
     const one: PictureFact = {
       place,
       fact,
-      raw,
+      raw: shaped ?? raw,
       confidence,
       corners: around(own, label.corners),
-      ...weigh(fact, raw, confidence, place, context),
+      ...(shaped
+        ? weighTold(fact, raw, shaped, confidence, place, context)
+        : weigh(fact, raw, confidence, place, context)),
     };
     // A box says where a fact stands; how it was read decides which reading is shown.
     const other = found.get(fact);

@@ -4,14 +4,17 @@ import { type Grey, greyOf, type Picture, shrunk } from '../imaging/grey';
 import { labelOutlines } from '../imaging/outlines';
 import { rectify, sizeOf } from '../imaging/rectify';
 import { homographyOf, mapped, middleOf, type Point, type Quad, rectangle, within } from '../measure/homography';
-import { backToPlace, type Cell, cellsOn, stripOf } from './cells';
-import type { Eyes, FlatWord, SeenSymbol } from './eyes';
-import { blanked, evened, withoutRules } from './prepare';
+import { backToPlace, type Cell, cellsOn, doubtfulFigures, stripOf, withFigures } from './cells';
+import type { Eyes, Figures, FlatWord, SeenSymbol, Sheet } from './eyes';
+import { blanked, evened, sharpened, withoutRules } from './prepare';
+import { directionOf, slopeOf } from './slope';
 
 /** A word of a label, with its corners in the picture. */
 export interface SeenWord {
   text: string;
   confidence: number;
+  /** What it says where there are figures alone; its text is empty where it was read as nothing else. */
+  figures?: Figures;
   corners: Quad;
   /** Where it begins and ends along its line, in px of the label laid flat. */
   span: [from: number, to: number];
@@ -36,7 +39,9 @@ export type Step = 'symbols' | 'outlines' | 'text';
 const READING_WIDTH = 1500;
 const MOST_LABELS = 6;
 /** Words surer than this on the whole need no other way up. */
-const SURE_ENOUGH = 0.62;
+const SURE_ENOUGH = 0.8;
+/** So many letters at so much over an even chance of being right tell which way is up. */
+const LEGIBLE_ENOUGH = 6;
 
 /** Where no edge is seen: the piece around a symbol, upright by it. */
 function aroundSymbol({ corners: [a, b, c, d] }: SeenSymbol, { width, height }: Grey): Quad {
@@ -68,6 +73,14 @@ const trust = (words: FlatWord[]): number => {
   return letters < 6 ? 0 : words.reduce((sum, { text, confidence }) => sum + confidence * text.length, 0) / letters;
 };
 
+/** How much was read of which anything can be made: a rim or a scratch read as letters counts nothing. */
+const legible = (words: FlatWord[]): number =>
+  words.reduce((sum, { text, confidence }) => sum + text.length * Math.max(0, confidence - 0.5), 0);
+
+/** True where so much was read so surely that it is no other way up: a short code may look like another one on its head. */
+const isUpright = (read: { trust: number; legible: number }): boolean =>
+  read.trust > SURE_ENOUGH && read.legible > LEGIBLE_ENOUGH;
+
 /** Runs of letters that stand side by side, from the left; the rows from above. */
 function rowsOf<T extends { cell: Cell }>(runs: T[]): T[][] {
   const rows: { top: number; bottom: number; runs: T[] }[] = [];
@@ -95,9 +108,9 @@ const scaledBy = (word: FlatWord, by: number): FlatWord => ({
 const ASLANT = [30, 60];
 
 /** The frame of a picture that is turned about its middle, large enough to hold all of it. */
-function turnedFrame({ width, height }: Grey, degrees: number): Quad {
+function turnedFrame({ width, height }: { width: number; height: number }, degrees: number): Quad {
   const [s, c] = [Math.sin((degrees * Math.PI) / 180), Math.cos((degrees * Math.PI) / 180)];
-  const [w, h] = [width * c + height * s, width * s + height * c];
+  const [w, h] = [width * c + height * Math.abs(s), width * Math.abs(s) + height * c];
   const at = (x: number, y: number): Point => ({
     x: width / 2 + x * w * c - y * h * s,
     y: height / 2 + x * w * s + y * h * c,
@@ -167,6 +180,46 @@ function barsOn(grey: Grey, quad: Quad, askew: boolean): SeenLabel['bars'] {
   return tried.reduce((best, each) => (strongest(each) > strongest(best) ? each : best));
 }
 
+/** Lines that run downhill by more than this, in px a px, are laid level before they are read. */
+const LEAST_SLOPE = 0.012;
+/** Beyond this angle, in radians, letters do not stand on the lines that a slope is told by. */
+const LEAST_TURN = 0.2;
+
+/** A label laid flat, its light evened and its rules and symbols painted over. */
+interface Laid {
+  corners: Quad;
+  size: { width: number; height: number };
+  print: Grey;
+}
+
+function laidFlat(grey: Grey, corners: Quad, symbols: SeenSymbol[]): Laid | null {
+  const size = readingSize(corners);
+  const flat = rectify(grey, corners, size);
+  const toFlat = homographyOf(corners, rectangle(0, 0, size.width, size.height));
+  if (!flat || !toFlat) return null;
+  const covered = symbols.map((symbol) => {
+    const placed = symbol.corners.map((corner) => mapped(toFlat, corner));
+    const [xs, ys] = [placed.map(({ x }) => x), placed.map(({ y }) => y)];
+    const [left, top] = [Math.min(...xs), Math.min(...ys)];
+    return { x: left - 6, y: top - 6, width: Math.max(...xs) - left + 12, height: Math.max(...ys) - top + 8 };
+  });
+  return { corners, size, print: sharpened(blanked(withoutRules(evened(flat)), covered)) };
+}
+
+/** The corners of a frame about a label in which lines that run downhill by an angle, in radians, run level. */
+function turnedOnto({ corners, size }: Laid, angle: number): Quad {
+  const back = homographyOf(rectangle(0, 0, size.width, size.height), corners);
+  if (!back) return corners;
+  return turnedFrame(size, (angle * 180) / Math.PI).map((corner) => mapped(back, corner)) as Quad;
+}
+
+/** Read runs of letters, each written out on a sheet of its own line. */
+async function runsOn(print: Grey, cells: Cell[], as: Sheet, read: Eyes['words']) {
+  if (cells.length === 0) return [];
+  const strip = stripOf(print, cells);
+  return backToPlace(strip, await read(strip.sheet, as));
+}
+
 /** Read the words of one outline: upright by a symbol on it, or by whichever way up reads best. */
 async function readOutline(
   grey: Grey,
@@ -176,48 +229,68 @@ async function readOutline(
   { words: read }: Eyes,
 ): Promise<SeenLabel | null> {
   const on = symbols.filter(({ corners }) => within(quad, middleOf(corners)));
-  const attempt = async (quarters: number) => {
-    const corners = turnedQuad(quad, quarters);
+  const attempt = async (frame: Quad) => {
+    const first = laidFlat(grey, frame, on);
+    const slope = first ? slopeOf(first.print) : 0;
+    const laid =
+      first && Math.abs(slope) > LEAST_SLOPE ? laidFlat(grey, turnedOnto(first, Math.atan(slope)), on) : first;
+    if (!laid) return null;
+    const { corners, size, print } = laid;
     const natural = sizeOf(corners);
-    const size = readingSize(corners);
-    const flat = rectify(grey, corners, size);
-    const toFlat = homographyOf(corners, rectangle(0, 0, size.width, size.height));
-    if (!flat || !toFlat) return null;
-    const covered = on.map((symbol) => {
-      const placed = symbol.corners.map((corner) => mapped(toFlat, corner));
-      const [xs, ys] = [placed.map(({ x }) => x), placed.map(({ y }) => y)];
-      const [left, top] = [Math.min(...xs), Math.min(...ys)];
-      return { x: left - 6, y: top - 6, width: Math.max(...xs) - left + 12, height: Math.max(...ys) - top + 8 };
-    });
-    const print = blanked(withoutRules(evened(flat)), covered);
-    const strip = stripOf(print, cellsOn(print));
-    const runs = strip.runs.length > 0 ? backToPlace(strip, await read(strip.sheet, 'lines')) : [];
-    const found = { corners, size, runs, trust: trust(runs.flatMap((run) => run.words)) };
+    const cells = cellsOn(print);
+    const runs = await runsOn(print, cells, 'lines', read);
+    const doubtful = doubtfulFigures(cells, runs);
+    const figures = await runsOn(print, doubtful, 'figures', read);
+    const found = {
+      corners,
+      size,
+      runs: withFigures(runs, figures),
+      trust: trust(runs.flatMap((run) => run.words)),
+      legible: legible(runs.flatMap((run) => run.words)),
+    };
     if (found.trust > SURE_ENOUGH || on.length > 0) return found;
     // Engraved and moulded letters are light and shade, no dark runs; a smaller picture shows them as well.
     const by = Math.max(1, Math.floor(Math.max(natural.width, natural.height) / 1100));
-    const smaller = shrunk(rectify(grey, corners) ?? flat, by);
+    const smaller = shrunk(rectify(grey, corners) ?? print, by);
     const page = (await read(evened(smaller), 'page')).map((word) => scaledBy(word, size.width / smaller.width));
-    return trust(page) > found.trust
-      ? { ...found, runs: page.map((word) => ({ cell: word, words: [word] })), trust: trust(page) }
+    return legible(page) > found.legible
+      ? {
+          ...found,
+          runs: page.map((word) => ({ cell: word, words: [word] })),
+          trust: trust(page),
+          legible: legible(page),
+        }
       : found;
   };
   const [symbol] = on;
   // Whoever takes a picture of a label without a code holds it upright, or upside down.
-  const order = symbol ? [quartersBy(quad, symbol.corners)] : [0, 2];
-  let best: NonNullable<Awaited<ReturnType<typeof attempt>>> | null = null;
-  for (const quarters of order) {
-    const found = await attempt(quarters);
-    if (found && (!best || found.trust > best.trust)) best = found;
-    if (best && best.trust > SURE_ENOUGH) break;
+  const order = symbol ? [turnedQuad(quad, quartersBy(quad, symbol.corners))] : [quad, turnedQuad(quad, 2)];
+  type Found = Awaited<ReturnType<typeof attempt>>;
+  const bestOf = async (frames: Quad[], so: Found): Promise<Found> => {
+    let best = so;
+    for (const frame of frames) {
+      if (best && isUpright(best)) break;
+      const found = await attempt(frame);
+      if (found && (!best || found.legible > best.legible)) best = found;
+    }
+    return best;
+  };
+  let best = await bestOf(order, null);
+  // What has no edge that says which way it lies, such as the base of a bottle, may lie any way.
+  const laid = symbol || (best && isUpright(best)) ? null : laidFlat(grey, quad, on);
+  const direction = laid ? directionOf(laid.print) : null;
+  if (laid && direction !== null && Math.abs(direction) > LEAST_TURN) {
+    const frame = turnedOnto(laid, direction);
+    best = await bestOf([frame, turnedQuad(frame, 2)], best);
   }
   if (!best) return null;
   const { corners, size, runs } = best;
   const back = homographyOf(rectangle(0, 0, size.width, size.height), corners);
   if (!back) return null;
-  const seen = ({ text, confidence, x, y, width, height }: FlatWord): SeenWord => ({
+  const seen = ({ text, confidence, figures, x, y, width, height }: FlatWord): SeenWord => ({
     text,
     confidence,
+    ...(figures ? { figures } : {}),
     corners: rectangle(x, y, width, height).map((corner) => mapped(back, corner)) as Quad,
     span: [x, x + width],
   });

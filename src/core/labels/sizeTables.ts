@@ -66,19 +66,30 @@ const spanOf = (cell: SeenWord[]): [left: number, right: number] => [
   Math.max(...cell.map(({ span }) => span[1])),
 ];
 
-/** The run of another row that stands over or under this one. */
-function facing(cell: SeenWord[], row: SeenWord[][] | undefined): SeenWord[] | null {
+/** The run that stands over or under this one, in the first of some rows that has any there. */
+function facing(cell: SeenWord[], rows: (SeenWord[][] | undefined)[]): SeenWord[] | null {
   const [left, right] = spanOf(cell);
-  const under = (row ?? []).filter((other) => {
-    const [l, r] = spanOf(other);
-    return Math.min(r, right) - Math.max(l, left) > 0.4 * Math.min(r - l, right - left);
-  });
-  return under.length === 1 ? (under[0] as SeenWord[]) : null;
+  for (const row of rows) {
+    const under = (row ?? []).filter((other) => {
+      const [l, r] = spanOf(other);
+      return Math.min(r, right) - Math.max(l, left) > 0.4 * Math.min(r - l, right - left);
+    });
+    if (under.length > 0) return under.length === 1 ? (under[0] as SeenWord[]) : null;
+  }
+  return null;
+}
+
+/** A run as what it says where sizes stand: figures, where it was read as no size otherwise. */
+function asSize(cell: SeenWord[]): SeenWord[] {
+  const [word] = cell;
+  const text = textOf(cell);
+  if (cell.length !== 1 || !word?.figures || isValue(text) || figuresIn(text) !== null) return cell;
+  return [{ ...word, ...word.figures }];
 }
 
 /** A value in the form in which sizes are compared; null where the cell holds none. */
 function valueIn(cell: SeenWord[]): string | null {
-  const text = textOf(cell);
+  const text = textOf(asSize(cell));
   const figures = figuresIn(text) ?? (isValue(text) ? text : null);
   return figures === null ? null : normaliseSize(figures);
 }
@@ -117,6 +128,9 @@ function rowWith(sizes: SeenSize[], chart: SizeChart): SizeRow | null {
   return rows.length === 1 ? (rows[0] as SizeRow) : null;
 }
 
+/** A row without the runs that were read as nothing but figures. */
+const legible = (row: SeenWord[][]): SeenWord[][] => row.filter((cell) => textOf(cell) !== '');
+
 /**
  * Sizes by where they stand: a system with its value behind it in the row, or a row of systems with their values under
  * them. A system's name may have one wrong letter where the rest of its row is right, and need not be read at all where
@@ -125,18 +139,20 @@ function rowWith(sizes: SeenSize[], chart: SizeChart): SizeRow | null {
  * @returns what was taken, and the rows without it
  */
 export function takeSizes(rows: Rows, chart: SizeChart | null): { sizes: SeenSize[]; rest: Rows } {
-  if (!chart) return { sizes: [], rest: rows };
+  if (!chart) return { sizes: [], rest: rows.map(legible).filter((row) => row.length > 0) };
   const names = new Map(
     chart.columns.flatMap(({ id }) => columnNames(chart, id).map((name): [string, string] => [plain(name), id])),
   );
   const sizes: SeenSize[] = [];
   const taken = new Set<SeenWord[]>();
-  const take = (column: string, head: SeenWord[], value: SeenWord[], raw = textOf(value)) => {
+  const take = (column: string, head: SeenWord[], value: SeenWord[], said?: string) => {
     if (sizes.some((each) => each.column === column)) return;
-    sizes.push({ column, raw: figuresIn(raw) ?? raw, words: value });
+    const size = asSize(value);
+    const raw = said ?? textOf(size);
+    sizes.push({ column, raw: figuresIn(raw) ?? raw, words: size });
     taken.add(head).add(value);
   };
-  const reads = (cell: SeenWord[]): boolean => isValue(textOf(cell)) || figuresIn(textOf(cell)) !== null;
+  const reads = (cell: SeenWord[]): boolean => valueIn(cell) !== null;
   for (const [i, row] of rows.entries()) {
     const columns = rowOfChart(row, chart);
     if (!columns) continue;
@@ -163,7 +179,10 @@ export function takeSizes(rows: Rows, chart: SizeChart | null): { sizes: SeenSiz
         if (next && reads(next)) pending.push({ column: head.column, head: cell, value: next });
         continue;
       }
-      const value = behind > 0 && next && reads(next) ? next : (facing(cell, rows[i + 1]) ?? facing(cell, rows[i - 1]));
+      const value =
+        behind > 0 && next && reads(next)
+          ? next
+          : (facing(cell, [rows[i + 1], rows[i + 2]]) ?? facing(cell, [rows[i - 1]]));
       if (!value || taken.has(value) || taken.has(cell)) continue;
       if (reads(value)) take(head.column, cell, value);
       // Under a system stands a value: what is no value was not read, and is not tried as anything else.
@@ -177,7 +196,7 @@ export function takeSizes(rows: Rows, chart: SizeChart | null): { sizes: SeenSiz
       take(column, head, value);
   const seen = new Set([...taken].flat());
   const rest = rows
-    .map((row) => row.filter((cell) => !taken.has(cell) && !cell.every((word) => seen.has(word))))
+    .map((row) => legible(row.filter((cell) => !taken.has(cell) && !cell.every((word) => seen.has(word)))))
     .filter((row) => row.length > 0);
   return { sizes, rest };
 }

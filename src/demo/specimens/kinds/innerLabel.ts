@@ -1,4 +1,4 @@
-import { strokeOf } from '../letters';
+import { layLetters, strokeOf } from '../letters';
 import { flood, roundRect, sizesOf, startPrint, turnedAbout } from '../print';
 import { about, type SpecimenKind } from '../specimenKind';
 
@@ -15,6 +15,8 @@ interface Figures {
 const WIDTH = 64;
 const HEIGHT = 78;
 const INK = '#23262b';
+/** Between these stands what is printed, in mm. */
+const [LEFT, RIGHT] = [14, 51];
 
 /** What does not fit on one line goes on with the next, from a comma on. */
 const wrapped = (text = ''): string[] => (text.length > 24 ? text.split(/(?<=,) /) : text ? [text] : []);
@@ -74,20 +76,23 @@ export const innerLabel: SpecimenKind<Figures> = {
       { x: 32, y: 17, anchor: 'middle' },
       { colour: INK },
     );
-    let y = 23.4;
+    let [x, y] = [LEFT, 23.4];
     const sizes = sizesOf(printed);
-    for (const [i, { fact, head, text }] of sizes.entries()) {
-      const x = 14 + (i % 3) * 13;
+    for (const { fact, head, text } of sizes) {
+      const named = layLetters(head, style(1.5), { x: 0, y: 0 }).box.width + 1.1;
+      const wide = named + layLetters(text, style(2.4, 'bold'), { x: 0, y: 0 }).box.width;
+      if (x > LEFT && x + wide > RIGHT) [x, y] = [LEFT, y + 4.8];
       print.write(head, style(1.5), { x, y }, { colour: INK });
-      print.write(text, style(2.4, 'bold'), { x: x + 5.4, y: y + 0.3 }, { fact, colour: INK });
-      if (i % 3 === 2 || i === sizes.length - 1) y += 4.8;
+      print.write(text, style(2.4, 'bold'), { x: x + named, y: y + 0.3 }, { fact, colour: INK });
+      x += wide + 2.4;
     }
+    if (sizes.length > 0) y += 4.8;
     for (const [fact, text, says] of lines) {
       if (!text) continue;
       print.write(
         text,
         style(2.1),
-        { x: 14, y: y + 1.2 },
+        { x: LEFT, y: y + 1.2 },
         { ...(fact ? { fact } : {}), colour: INK, ...(says ? { says } : {}) },
       );
       y += 4.4;
