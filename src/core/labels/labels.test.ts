@@ -170,6 +170,26 @@ describe('bars and numbers', () => {
   });
 });
 
+describe('a code with characters that look like others', () => {
+  const styleOf = (text: string) => {
+    const word = { text, confidence: 0.95, corners: rectangle(10, 60, 100, 12), span: [10, 110] as [number, number] };
+    const label: SeenLabel = { corners: rectangle(0, 0, 400, 300), symbols: [], bars: [], lines: [[[word]]] };
+    return factsIn(label, 'boxLabel', labelContext({}, '42')).facts.find(({ fact }) => fact === 'styleCode');
+  };
+  it('is told by what the maker’s codes can be, never surely, and says how it looks', () => {
+    expect(styleOf('VK4821-107')).toMatchObject({ raw: 'VK4821-107', trust: 'sure' });
+    expect(styleOf('VK482I-1O7')).toMatchObject({
+      raw: 'VK4821-107',
+      trust: 'likely',
+      alternatives: ['VK482I-1O7'],
+      why: expect.stringContaining('looks like VK482I-1O7, which no code of this maker can be'),
+    });
+  });
+  it('is shown as it was read where the characters can be told apart', () => {
+    expect(styleOf('VK4821-1S7')).toMatchObject({ raw: 'VK4821-1S7', trust: 'doubtful' });
+  });
+});
+
 describe('a map between planes', () => {
   it('takes corners to corners, and its way back leads back', () => {
     const quad: Quad = [

@@ -77,6 +77,27 @@ describe('sizes by where they stand', () => {
     expect(taken(...rows)).toEqual(sizes);
   });
 
+  it('takes a run for the figures that it may be where a size stands, and for nothing elsewhere', () => {
+    const rows = rowsOf('USM  USW  UK  EU  CM', '8.5  n  8  42  ?', 'Bs');
+    const figures = (row: number, run: number, text: string) => {
+      const [word] = rows[row]?.[run] ?? [];
+      if (word) word.figures = { text, confidence: 0.7 };
+    };
+    figures(1, 1, '10');
+    figures(1, 4, '27');
+    figures(2, 0, '85');
+    for (const word of rows[1]?.[4] ?? []) word.text = '';
+    const { sizes, rest } = takeSizes(rows, COURT);
+    const read = sizes.map(({ column, raw, words }) => [column, raw, words[0]?.confidence]);
+    expect(read).toContainEqual(['usWomen', '10', 0.7]);
+    expect(read).toContainEqual(['cm', '27', 0.7]);
+    expect(rest.flat(2).map(({ text }) => text)).toEqual(['Bs']);
+  });
+
+  it('finds a value under its system where something else was read between them', () => {
+    expect(taken('EU  _', '_  nn', '43  _')).toEqual({ eu: '43' });
+  });
+
   it('takes what it has read out of the rows, and leaves the rest', () => {
     const { rest } = takeSizes(rowsOf('TARN COURT', 'UK  EU', '8  42', 'MADE IN'), COURT);
     expect(rest.map((row) => row.flat().map(({ text }) => text))).toEqual([

@@ -25,7 +25,7 @@ function stepFrom(letter: Cell, letters: Cell[]): number | null {
 }
 
 /**
- * How far lines of print run downhill on something that was laid flat: the middle of the steps from letter to letter.
+ * How far lines of print run downhill on something that was laid flat: the mean of most steps from letter to letter.
  *
  * @returns px down a px to the right; 0 where too few letters tell
  */
@@ -33,8 +33,8 @@ export function slopeOf(grey: Grey): number {
   const { letters } = lettersOn(grey);
   const steps = letters.flatMap((letter) => stepFrom(letter, letters) ?? []).sort((a, b) => a - b);
   if (steps.length < LEAST_PAIRS) return 0;
-  // Feet stand on whole px: the mean of the inner half is finer than the middle one.
-  const inner = steps.slice(Math.floor(steps.length / 4), Math.ceil((3 * steps.length) / 4));
+  // Feet stand on whole px: the mean of most steps is finer than the middle one.
+  const inner = steps.slice(Math.floor(steps.length / 8), Math.ceil((7 * steps.length) / 8));
   return inner.reduce((sum, step) => sum + step, 0) / inner.length;
 }
 
