@@ -16,6 +16,13 @@ const same =
   ({ id, name }: { id: string; name: string }) =>
     id === wanted || lettersOf(name) === lettersOf(wanted);
 
+/** The kind that a table names, by its whole name or a beginning that only one has. */
+function kindNamed(kinds: KindDefinition[], wanted: string): KindDefinition | undefined {
+  const begun = lettersOf(wanted);
+  const [kind, other] = begun === '' ? [] : kinds.filter(({ name }) => lettersOf(name).startsWith(begun));
+  return kinds.find(same(wanted)) ?? (other ? undefined : kind);
+}
+
 /** The id of a release that a table brings and nobody has given one. */
 export const releaseId = (maker: string, styleCode: string): string =>
   `${maker}-${styleCode}`
@@ -31,11 +38,11 @@ export function identityOf(
   { makers, kinds }: Nameable,
 ): { id: string; maker: Maker; kind: string } | { problem: string } {
   const ofMaker = makers.find(same(maker));
-  const kind = kinds.find(same(part.kind));
+  const kind = kindNamed(kinds, part.kind);
   const all = [
     ...problems,
     ...(ofMaker ? [] : [`the maker “${maker}” is not in the records`]),
-    ...(kind ? [] : [`the kind of goods “${part.kind}” is not known`]),
+    ...(kind ? [] : [`the kind of goods “${part.kind}” is none of ${kinds.map(({ name }) => name).join(', ')}`]),
   ];
   if (!ofMaker || !kind || all.length > 0)
     return { problem: `${all.join('; ')}.`.replace(/^./, (c) => c.toUpperCase()) };

@@ -455,25 +455,27 @@ describe('a table', () => {
   });
 
   it('with rows that cannot be is refused row by row', async () => {
-    const csv = `maker,kind,style,model,colour,size,ean\nnobody,footwear,VK1,A,B,42,9521204100002\nveskarn,footwear,VK2,A,B,42,123`;
+    const csv = `maker,kind,style,model,colour,size,ean\nnobody,foot,VK1,A,B,42,9521204100002\nveskarn,footwear,VK2,A,B,42,123\nveskarn,boots,VK3,A,B,42,`;
     const { found: counts, id } = await begin(csv, 'bad.csv');
-    expect(counts.refused).toBe(2);
+    expect(counts.refused).toBe(3);
     const refused = await shownEntries(desk, id, { came: 'refused', noted: false, after: -1 });
     expect(refused.map(({ line, reason }) => [line, reason])).toEqual([
       [2, 'The maker “nobody” is not in the records.'],
       [3, expect.stringContaining('barcode number “123” of size 42 has other than 8, 12, 13 or 14 digits')],
+      [4, expect.stringMatching(/^The kind of goods “boots” is none of .*Footwear/)],
     ]);
     // All rows of a release that was refused come back under their own headings, to be mended.
     const { name, csv: back } = await refusedRows(desk, id);
     expect(name).toBe('bad refused.csv');
     expect(back.split('\r\n').map((line) => line.split(',').slice(0, 3).join())).toEqual([
       'maker,kind,style',
-      'nobody,footwear,VK1',
+      'nobody,foot,VK1',
       'veskarn,footwear,VK2',
+      'veskarn,boots,VK3',
     ]);
     expect(back).toContain('The maker “nobody” is not in the records.');
     await dropLibrary(desk, THE_MACHINE, id);
-    const mended = back.replace('nobody', 'veskarn').replace(',123,', `,${'9521204100019'},`);
+    const mended = back.replace('nobody', 'veskarn').replace('boots', 'foot').replace(',123,', ',9521204100019,');
     expect((await begin(mended, name)).found).toMatchObject({ refused: 0 });
   });
 });
