@@ -30,6 +30,31 @@ const read = (change: Record<string, string> = {}) => {
 };
 
 describe('cross-reading', () => {
+  it('holds a number against the records where this one has none for it: only another product’s differs', () => {
+    const bare = (gtin: string, sizeKey: string | null) => {
+      const context = labelContext({ 'boxLabel.gtin': gtin }, sizeKey);
+      const release = context.release && {
+        ...context.release,
+        sizes: context.release.sizes.map((size) => ({ ...size, gtin: '' })),
+      };
+      return { context: { ...context, release }, cell: cellOf(crossread({ ...context, release }), 'boxLabel', 'gtin') };
+    };
+    // A number of no record, with a right check digit.
+    const unknown = bare('9521204990009', '42');
+    expect(unknown.cell?.problems).toEqual([]);
+    expect(unknown.cell?.mark).toBe('cantTell');
+    const reading = crossread(unknown.context);
+    expect(RULES.gtinFitsLabel?.(reading, unknown.context, ['boxLabel'])).toMatchObject({
+      state: 'cantTell',
+      sentence: 'The record has no barcode number for it.',
+    });
+    for (const sizeKey of ['42', null])
+      expect(bare('9521204100231', sizeKey).cell).toMatchObject({
+        mark: 'differs',
+        problems: [{ kind: 'otherRelease', sentence: expect.stringContaining('belongs to another product') }],
+      });
+  });
+
   it('finds nothing wrong with a genuine item, however it is typed', () => {
     const { reading, rule } = read();
     expect(reading.problems).toEqual([]);

@@ -67,7 +67,7 @@ function recordedFact(fact: string, place: string | null, context: ReadingContex
     case 'gtin': {
       const gtin = release.sizes.find((size) => size.key === sizeKey)?.gtin;
       const reading = gtin ? readGtin(gtin).readings[0] : undefined;
-      return one(gtin, reading && groupGtin(reading as GtinReading));
+      return gtin ? one(gtin, reading && groupGtin(reading as GtinReading)) : null;
     }
     case 'styleCode':
       return one(release.styleCode);

@@ -1,4 +1,5 @@
 import type { FactEntry } from '../casefile/caseFile';
+import type { Belonging } from '../casefile/events/factRead';
 import { prefixOf } from '../codes/makerOfGtin';
 import { formatSpan } from '../dates/day';
 import { formatInterval } from '../dates/interval';
@@ -101,11 +102,27 @@ export function judge(
   }
   const misfits = judgeScheme(fact, where, entry, reading, context);
   if (misfits.length > 0) return misfits;
+  if (fact === 'gtin' && !expected && isOthers(entry, context)) return [othersNumber(fact, where, entry, context)];
   if (expected && !expected.open && expected.values.length > 0) {
     const normals = expected.values.map((value) => normalOf(fact, value, context));
     if (!normals.includes(reading.normal)) return [mismatch(fact, place, entry, reading, expected, context)];
   }
   return [];
+}
+
+/** True where the records know a code of other products, and none of this one. */
+const isOthers = ({ belongsTo = [] }: FactEntry, { release }: ReadingContext): boolean =>
+  release !== null && belongsTo.length > 0 && belongsTo.every(({ releaseId }) => releaseId !== release.id);
+
+/** That a code belongs to another product. */
+function othersNumber(fact: string, where: string, { belongsTo }: FactEntry, context: ReadingContext): Judged {
+  const other = belongsTo?.find(({ releaseId }) => releaseId !== context.release?.id) as Belonging;
+  const size = other.sizeKey ? `, size ${other.sizeKey}` : '';
+  return {
+    kind: 'otherRelease',
+    belongsTo: other,
+    sentence: `The ${factName(fact, context.chart)} on ${where} belongs to another product: ${other.makerName} ${other.name} “${other.colourName}” (${other.styleCode})${size}.`,
+  };
 }
 
 function mismatch(
@@ -128,14 +145,7 @@ function mismatch(
       sentence: `The barcode number on ${where} is this release's in size ${same.sizeKey}, not ${context.sizeKey}.`,
     };
   }
-  if ((fact === 'gtin' || fact === 'styleCode') && other) {
-    const size = other.sizeKey ? `, size ${other.sizeKey}` : '';
-    return {
-      kind: 'otherRelease',
-      belongsTo: other,
-      sentence: `The ${name} on ${where} belongs to another product: ${other.makerName} ${other.name} “${other.colourName}” (${other.styleCode})${size}.`,
-    };
-  }
+  if ((fact === 'gtin' || fact === 'styleCode') && other) return othersNumber(fact, where, entry, context);
   if (fact === 'gtin') {
     const meant = entry.corrections?.length
       ? ` With two digits swapped the records know ${entry.corrections.join(', ')}.`
