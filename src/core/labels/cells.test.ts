@@ -1,8 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import type { Grey } from '../imaging/grey';
-import { backToPlace, type Cell, cellsOn, doubtfulFigures, type Strip, stripOf, withFigures } from './cells';
+import { type Cell, cellsOn } from './cells';
 import type { FlatWord } from './eyes';
+import { doubtfulFigures, withFigures } from './figures';
 import { directionOf, slopeOf } from './slope';
+import { backToPlace, type Strip, stripOf } from './strip';
 
 /** Dark bars for letters on a light ground, each [x, y, width, height]. */
 function printOf(letters: [number, number, number, number][], width = 400, height = 260): Grey {

@@ -4,10 +4,12 @@ import { type Grey, greyOf, type Picture, shrunk } from '../imaging/grey';
 import { labelOutlines } from '../imaging/outlines';
 import { rectify, sizeOf } from '../imaging/rectify';
 import { homographyOf, mapped, middleOf, type Point, type Quad, rectangle, within } from '../measure/homography';
-import { backToPlace, type Cell, cellsOn, doubtfulFigures, stripOf, withFigures } from './cells';
+import { type Cell, cellsOn } from './cells';
 import type { Eyes, Figures, FlatWord, SeenSymbol, Sheet } from './eyes';
+import { doubtfulFigures, withFigures } from './figures';
 import { blanked, evened, sharpened, withoutRules } from './prepare';
 import { directionOf, slopeOf } from './slope';
+import { backToPlace, stripOf } from './strip';
 
 /** A word of a label, with its corners in the picture. */
 export interface SeenWord {
