@@ -40,6 +40,10 @@ export function agreed(reading: CrossReading, fact: string): Cell | undefined {
   return normals.size === 1 ? cells[0] : undefined;
 }
 
+/** What stands on an item as its size in one text: whatever was read while nobody knew of a chart. */
+export const sizeTexts = ({ facts }: CaseFile): string[] =>
+  Object.values(facts).flatMap(({ size }) => (size?.state === 'read' ? [size.raw] : []));
+
 /** The size that the item says it is, by the chart or by its own words. */
 function sizeOf(file: CaseFile, reading: CrossReading, chart: SizeChart | null): string | null {
   if (file.sizeKey) return file.sizeKey;
@@ -47,9 +51,7 @@ function sizeOf(file: CaseFile, reading: CrossReading, chart: SizeChart | null):
   const keys = reading.rows.flatMap(({ cells }) =>
     Object.values(cells).flatMap((cell) => (cell.reading?.sizeKey ? [cell.reading.sizeKey] : [])),
   );
-  // What was read while nobody knew of a chart stands there as one text.
-  const texts = Object.values(file.facts).flatMap(({ size }) => (size?.state === 'read' ? [size.raw] : []));
-  const said = new Set([...keys, ...texts.flatMap((text) => sizeKeyIn(chart, text) ?? [])]);
+  const said = new Set([...keys, ...sizeTexts(file).flatMap((text) => sizeKeyIn(chart, text) ?? [])]);
   const [key, other] = said;
   return key !== undefined && other === undefined ? key : null;
 }

@@ -7,6 +7,7 @@ import { readGtin } from '@/core/codes/gtin';
 import { makerOfGtin } from '@/core/codes/makerOfGtin';
 import { wantedItems, whatTheyTell } from '@/core/library/exemplarAdvice';
 import { type Bought, learnItem, type Taking, takeLessons } from '@/core/library/learnItem';
+import { sizeTexts } from '@/core/library/readItem';
 import { blankRelease } from '@/core/releases/blankRelease';
 import type { Maker } from '@/core/releases/release';
 import { releaseRemarks } from '@/core/releases/releaseRemarks';
@@ -39,8 +40,8 @@ const makerByNumber = ({ facts }: CaseFile, makers: Maker[]): Maker | undefined 
     .flatMap(({ valid, gtin14 }) => (valid ? (makerOfGtin(gtin14, makers) ?? []) : []))[0];
 
 /** The chart of a maker that has a row for the sizes which stand on an item; null where none or several do. */
-function chartBySizes({ facts }: CaseFile, charts: SizeChart[], makerId: string): string | null {
-  const texts = Object.values(facts).flatMap(({ size }) => (size?.state === 'read' ? [size.raw] : []));
+function chartBySizes(file: CaseFile, charts: SizeChart[], makerId: string): string | null {
+  const texts = sizeTexts(file);
   const [chart, other] = charts.filter(
     (each) => each.maker === makerId && texts.some((text) => sizeKeyIn(each, text) !== null),
   );
