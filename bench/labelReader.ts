@@ -190,6 +190,7 @@ export async function benchLabelReader(): Promise<void> {
     add(tally, one);
     map.set(key, tally);
   };
+  console.log(`\n${'Labels from pictures'.padEnd(24)} pict. refused  codes wrong  right   sure  wrong     ms`);
   for (const [k, kind] of [...PRINTED, ...CUT].entries()) {
     for (let i = 0; i < SPECIMENS; i++) {
       // Each kind begins with another fault, so that a short run meets all of them too.
@@ -200,11 +201,10 @@ export async function benchLabelReader(): Promise<void> {
       if (!READABLE.includes(fault)) continue;
       add(CUT.includes(kind) ? readable.cut : hasRecord(i) ? readable.printed : readable.noRecord, one);
     }
+    row(kind, byKind.get(kind) ?? none());
   }
   const held = await heldBars(eyes);
   await eyes.close();
-  console.log(`\n${'Labels from pictures'.padEnd(24)} pict. refused  codes wrong  right   sure  wrong     ms`);
-  for (const [kind, tally] of byKind) row(kind, tally);
   console.log('');
   for (const [fault, tally] of byFault) row(fault, tally);
   console.log('');

@@ -1,3 +1,4 @@
+import type { Page } from '@playwright/test';
 import { allSaved, expect, openShoe, press, scan, test, type, visit } from './bench';
 
 test('one key takes an entry back in Codes, a pasted label whole; Esc leaves the hand on its cell', async ({
@@ -293,6 +294,65 @@ test('a scan that goes on while one view makes room for another is taken whole b
       .filter({ hasText: /9521204101269/ })
       .or(page.getByRole('dialog').filter({ hasText: /9521204101269/ })),
   ).toBeVisible();
+});
+
+/** Views come so late as on a machine that has much to do. */
+const lateViews = (page: Page) =>
+  page.route('**/*_rsc=*', async (route) => {
+    await new Promise((later) => setTimeout(later, 900));
+    await route.continue();
+  });
+
+test('keys pressed while another view is on its way are for that view, not for the one that is left', async ({
+  page,
+}) => {
+  const number = await openShoe(page);
+  await visit(page, `/case/${number}/inspect`);
+  await lateViews(page);
+  const answered = async () => {
+    const { events } = (await (await page.request.get(`/api/cases/${number}`)).json()) as {
+      events: { type: string }[];
+    };
+    return events.filter(({ type }) => type === 'findingMade').length;
+  };
+  const before = await answered();
+  // A digit would answer the check that is still in sight.
+  await page.keyboard.press('v');
+  await page.keyboard.press('1');
+  await page.waitForTimeout(200);
+  await page.keyboard.press('s');
+  const sheet = page.getByRole('dialog', { name: 'Seal this verdict?' });
+  await expect(sheet).toBeVisible();
+  expect(page.url()).toMatch(/verdict$/);
+  expect(await answered()).toBe(before);
+  await press(page, 'Escape');
+  // Whoever points at what is still there has turned back to it.
+  await page.keyboard.press('i');
+  await page.keyboard.press('1');
+  await page.getByRole('heading', { name: 'The working' }).click();
+  await page.waitForURL(/inspect$/);
+  await page.waitForTimeout(500);
+  expect(await answered()).toBe(before);
+});
+
+test('a code that is scanned right after the slip of another case is kept on that case', async ({ page }) => {
+  const [held, next] = [await openShoe(page), await openShoe(page)];
+  await visit(page, `/case/${held}/inspect`);
+  await lateViews(page);
+  await scan(page, next);
+  // The page is busy with the next case; the scanner does not wait for it.
+  await page.keyboard.type('9521204100088', { delay: 4 });
+  await page.keyboard.press('Enter');
+  await page.waitForURL(new RegExp(next));
+  await expect(page.getByRole('status').filter({ hasText: 'Scanned 9521204100088: kept on box label.' })).toBeVisible();
+  const facts = async (number: string) => {
+    const { events } = (await (await page.request.get(`/api/cases/${number}`)).json()) as {
+      events: { type: string; body: { via?: string } }[];
+    };
+    return events.filter(({ type, body }) => type === 'factRead' && body.via === 'scanned').length;
+  };
+  await allSaved(page);
+  expect([await facts(held), await facts(next)]).toEqual([0, 1]);
 });
 
 test('the house heads its letters', async ({ page }) => {

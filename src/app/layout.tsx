@@ -7,6 +7,7 @@ import type { ReactNode } from 'react';
 import { readHouseRules } from '@/desk/houseRules';
 import { readRoster } from '@/desk/people/roster';
 import { oneKeyPeople } from '@/desk/people/signIn';
+import { Going } from '@/ui/frame/Going';
 import { StyleNonce } from '@/ui/frame/StyleNonce';
 import { TopBar } from '@/ui/frame/TopBar';
 import { HouseTime } from '@/ui/house/House';
@@ -41,10 +42,12 @@ export default async function Layout({ children }: { children: ReactNode }) {
                 This desk is open for looking only: nothing can be kept. Everything can be read and exported.
               </p>
             )}
-            <TopBar here={here?.here ?? []} oneKey={here ? await oneKeyPeople(desk) : []} room={room} />
-            <div id="content" tabIndex={-1} className="outline-none">
-              {children}
-            </div>
+            <Going>
+              <TopBar here={here?.here ?? []} oneKey={here ? await oneKeyPeople(desk) : []} room={room} />
+              <div id="content" tabIndex={-1} className="outline-none">
+                {children}
+              </div>
+            </Going>
           </MeProvider>
         </HouseTime>
       </body>

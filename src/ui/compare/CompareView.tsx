@@ -1,5 +1,4 @@
 'use client';
-import { useRouter } from 'next/navigation';
 import { type CSSProperties, useEffect, useRef, useState } from 'react';
 import { v4 as newUuid } from 'uuid';
 import type { Spot } from '@/core/casefile/events/photoScaled';
@@ -9,6 +8,7 @@ import { inverseOf, mapped, type Point } from '@/core/measure/homography';
 import { brought } from '@/core/measure/upright';
 import type { PairReading, SpotReading } from '@/workers/measureWork';
 import { useCaseBook, useStanding } from '../casebook/CaseBook';
+import { useGo } from '../controls/useGo';
 import { hasSides } from '../inspect/deviceFor';
 import { useFound } from '../inspect/useFound';
 import { drawnOn } from './drawnOn';
@@ -37,7 +37,7 @@ const LABELS = { left: 'The item', right: 'Beside it' };
 export function CompareView({ asked }: { asked: string | null }) {
   const { number, file, record } = useCaseBook();
   const { assessment } = useStanding();
-  const router = useRouter();
+  const go = useGo();
   const sealed = file.seal !== null || file.closed !== null;
   const checks = assessment.findings.filter(
     (each) => pictureInstrument(each) !== null && (each.mark !== 'excused' || each.noFigure === true),
@@ -181,7 +181,7 @@ export function CompareView({ asked }: { asked: string | null }) {
       return true;
     },
     onLeave: () => {
-      if (finding) router.push(inspectPath(number, finding.check.id));
+      if (finding) go(inspectPath(number, finding.check.id));
       else begin(null);
     },
     onPlace: (side, at, level) => place(side, mapped(inverseOf(panes.toScreen(side)), at), level),

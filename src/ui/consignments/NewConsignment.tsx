@@ -1,5 +1,4 @@
 'use client';
-import { useRouter } from 'next/navigation';
 import { useRef, useState } from 'react';
 import { v4 as newUuid } from 'uuid';
 import { MANIFEST_FIELDS, type ManifestField } from '@/core/consignments/manifest';
@@ -10,6 +9,7 @@ import { Choice } from '../controls/Choice';
 import { DayField } from '../controls/DayField';
 import { TextField } from '../controls/TextField';
 import { Tick } from '../controls/Tick';
+import { useGo } from '../controls/useGo';
 import { post } from '../request';
 import type { FoundLineView, HeadingsView, LookedAt } from './consignment';
 import { ManifestLines } from './ManifestLines';
@@ -37,7 +37,7 @@ export function NewConsignment({
   kinds: { value: string; label: string }[];
   onClose: () => void;
 }) {
-  const router = useRouter();
+  const go = useGo();
   const [text, setText] = useState('');
   const [head, setHead] = useState<HeadingsView | null>(null);
   const [looked, setLooked] = useState<LookedAt | null>(null);
@@ -105,7 +105,7 @@ export function NewConsignment({
           await post(`/api/consignments/${id}/pieces`, { pieces: some });
           setOpened(at + some.length);
         }
-        router.push(`/consignments/${id}`);
+        go(`/consignments/${id}`);
       } catch (error) {
         setOpened(null);
         throw error;

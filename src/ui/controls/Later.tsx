@@ -1,28 +1,6 @@
 'use client';
-import { Component, type ReactNode, Suspense, useEffect } from 'react';
-import { pressAgain } from './pressAgain';
-
-/** Keys pressed before the part is there wait for it: they were meant for it, and must not answer what lies behind it. */
-function HeldKeys() {
-  useEffect(() => {
-    const held: KeyboardEvent[] = [];
-    const onKey = (event: KeyboardEvent) => {
-      if (event.ctrlKey || event.metaKey || event.altKey) return;
-      event.preventDefault();
-      event.stopImmediatePropagation();
-      held.push(event);
-    };
-    window.addEventListener('keydown', onKey, true);
-    return () => {
-      // Once the part has taken the focus; keys that come until then still wait their turn.
-      setTimeout(() => {
-        window.removeEventListener('keydown', onKey, true);
-        for (const key of held) pressAgain(key);
-      });
-    };
-  }, []);
-  return null;
-}
+import { Component, type ReactNode, Suspense } from 'react';
+import { HeldKeys } from './HeldKeys';
 
 /** Where the script cannot be fetched, the page stays, with all that was entered on it. */
 class Unfetched extends Component<{ children: ReactNode; meanwhile?: ReactNode }> {

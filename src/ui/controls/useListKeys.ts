@@ -1,6 +1,6 @@
 'use client';
-import { useRouter } from 'next/navigation';
 import { useState } from 'react';
+import { useGo } from './useGo';
 import { useKeys } from './useKeys';
 
 /**
@@ -14,7 +14,7 @@ export function useListKeys(
   hrefs: string[],
   { enabled = true, whileTyping = false } = {},
 ): { held: number; hold: (line: number) => void } {
-  const router = useRouter();
+  const go = useGo();
   const [held, hold] = useState(-1);
   const step = (by: number) => hold((index) => Math.max(0, Math.min(hrefs.length - 1, index + by)));
   const fromField = { enabled, preventDefault: true, enableOnFormTags: whileTyping };
@@ -22,7 +22,7 @@ export function useListKeys(
   useKeys('k', () => step(-1), { enabled });
   useKeys('down', () => step(1), fromField);
   useKeys('up', () => step(-1), fromField);
-  const open = () => hrefs[held] && router.push(hrefs[held]);
+  const open = () => hrefs[held] && go(hrefs[held]);
   useKeys('enter', open, { enabled, enableOnFormTags: whileTyping });
   return { held, hold };
 }

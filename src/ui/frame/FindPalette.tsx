@@ -1,9 +1,9 @@
 'use client';
 import { Command } from 'cmdk';
-import { useRouter } from 'next/navigation';
 import { Dialog } from 'radix-ui';
 import { useEffect, useEffectEvent, useState } from 'react';
 import type { Candidate } from '@/core/releases/match';
+import { useGo } from '../controls/useGo';
 import { useAsSheet } from '../controls/useKeys';
 import { request } from '../request';
 
@@ -26,7 +26,7 @@ const ITEM = 'flex min-h-10 cursor-pointer items-center gap-3 px-3 data-[selecte
 /** Find a case or a release record by any of its words or codes. */
 export function FindPalette({ onOpenChange }: { onOpenChange: (open: boolean) => void }) {
   useAsSheet();
-  const router = useRouter();
+  const go = useGo();
   const [query, setQuery] = useState('');
   const [found, setFound] = useState<Found | null>(null);
   const [impatient, setImpatient] = useState(false);
@@ -56,15 +56,15 @@ export function FindPalette({ onOpenChange }: { onOpenChange: (open: boolean) =>
     };
   }, [query]);
 
-  const go = (path: string) => {
+  const leaveFor = (path: string) => {
     onOpenChange(false);
-    router.push(path);
+    go(path);
   };
   const goFirst = useEffectEvent(() => {
     const [firstCase] = cases;
     const [firstRelease] = releases;
-    if (firstCase) go(`/case/${firstCase.number}/codes`);
-    else if (firstRelease) go(`/releases/${firstRelease.releaseId}`);
+    if (firstCase) leaveFor(`/case/${firstCase.number}/codes`);
+    else if (firstRelease) leaveFor(`/releases/${firstRelease.releaseId}`);
   });
   useEffect(() => {
     if (!impatient || found?.query !== query) return;
@@ -99,7 +99,7 @@ export function FindPalette({ onOpenChange }: { onOpenChange: (open: boolean) =>
                     <Command.Item
                       key={number}
                       value={number}
-                      onSelect={() => go(`/case/${number}/codes`)}
+                      onSelect={() => leaveFor(`/case/${number}/codes`)}
                       className={ITEM}
                     >
                       <span className="font-mono text-ink">{number}</span>
@@ -119,7 +119,7 @@ export function FindPalette({ onOpenChange }: { onOpenChange: (open: boolean) =>
                     <Command.Item
                       key={releaseId}
                       value={releaseId}
-                      onSelect={() => go(`/releases/${releaseId}`)}
+                      onSelect={() => leaveFor(`/releases/${releaseId}`)}
                       className={ITEM}
                     >
                       <span className="truncate text-[15px] text-ink">

@@ -1,10 +1,11 @@
 'use client';
 import { Moon, Search, Sun } from 'lucide-react';
 import Link from 'next/link';
-import { usePathname, useRouter } from 'next/navigation';
+import { usePathname } from 'next/navigation';
 import { type ComponentProps, lazy, useEffect, useState } from 'react';
 import { Key } from '../controls/Button';
 import { Later } from '../controls/Later';
+import { useGo } from '../controls/useGo';
 import { useKeys } from '../controls/useKeys';
 import { useMe } from '../people/Me';
 import { WhoIsHere } from '../people/WhoIsHere';
@@ -33,7 +34,7 @@ export function TopBar({
 }) {
   const path = usePathname();
   const me = useMe();
-  const router = useRouter();
+  const go = useGo();
   const [dim, setDim] = useState(room === 'dim');
   const [finding, setFinding] = useState(false);
   const [keys, setKeys] = useState(false);
@@ -52,7 +53,7 @@ export function TopBar({
   useKeys('d', toggleRoom);
   useKeys(
     VIEWS.map(({ key }) => key),
-    (event) => router.push(VIEWS.find(({ key }) => key === event.key)?.href ?? '/'),
+    (event) => go(VIEWS.find(({ key }) => key === event.key)?.href ?? '/'),
     { enabled: me !== null },
   );
   useKeys('mod+k', () => setFinding(true), { enabled: me !== null, preventDefault: true, enableOnFormTags: true });

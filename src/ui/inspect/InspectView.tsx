@@ -1,6 +1,6 @@
 'use client';
 import Link from 'next/link';
-import { useRouter, useSearchParams } from 'next/navigation';
+import { useSearchParams } from 'next/navigation';
 import { lazy, useRef, useState } from 'react';
 import { asAsked } from '@/core/checks/finding';
 import { isTypedByCalipers } from '@/core/devices/typedLength';
@@ -8,6 +8,7 @@ import { useCaseBook, useScans, useStanding } from '../casebook/CaseBook';
 import { pictureInstrument } from '../compare/pictureInstrument';
 import { Button, Key } from '../controls/Button';
 import { Later } from '../controls/Later';
+import { useGo } from '../controls/useGo';
 import { useKeys } from '../controls/useKeys';
 import { MarkLegend } from '../marks/MarkSign';
 import { useWedge } from '../scan/useWedge';
@@ -41,14 +42,14 @@ export function InspectView() {
   /** A device measures the check in focus; with what calipers typed before they were asked. */
   const [measuring, setMeasuring] = useState<{ typed: string } | null>(null);
   const actions = useRef<AnswerActions>(null);
-  const router = useRouter();
+  const go = useGo();
   const focus = current?.check.id;
   const sealed = file.seal !== null || file.closed !== null;
   const codesPath = `/case/${number}/codes`;
   const device = current && answerable ? deviceFor(current) : null;
   const onPicture =
     current && answerable && pictureInstrument(current) !== null
-      ? () => router.push(`/case/${number}/compare?check=${current.check.id}`)
+      ? () => go(`/case/${number}/compare?check=${current.check.id}`)
       : null;
   const DeviceSheet = device === 'scale' ? ScaleSheet : CalipersSheet;
   const takeBurst = (text: string) => {
@@ -103,7 +104,7 @@ export function InspectView() {
     event.preventDefault();
     if (suggested !== focus) {
       if (suggested) goTo(suggested);
-    } else if (form === 'codes') router.push(codesPath);
+    } else if (form === 'codes') go(codesPath);
     else if (typed) {
       event.preventDefault();
       actions.current?.begin();

@@ -1,7 +1,8 @@
 'use client';
 import Link from 'next/link';
-import { usePathname, useRouter } from 'next/navigation';
+import { usePathname } from 'next/navigation';
 import { Key } from '../controls/Button';
+import { useGo } from '../controls/useGo';
 import { useKeys } from '../controls/useKeys';
 import { slipIn } from '../scan/slipIn';
 import { useWedge } from '../scan/useWedge';
@@ -16,15 +17,15 @@ const TABS = [
 /** The views of the day at the bench. */
 export function DayTabs() {
   const path = usePathname();
-  const router = useRouter();
+  const go = useGo();
   useKeys(
     TABS.map(({ key }) => key),
-    ({ key }) => router.push(TABS.find((tab) => tab.key === key)?.href ?? '/'),
+    ({ key }) => go(TABS.find((tab) => tab.key === key)?.href ?? '/'),
   );
   // A slip opens its case, whatever of the day is looked at; anything else is for the queue to find.
   useWedge((text) => {
     const slip = slipIn(text);
-    router.push(slip ? `/case/${slip}` : `/?scan=${encodeURIComponent(text)}`);
+    go(slip ? `/case/${slip}` : `/?scan=${encodeURIComponent(text)}`);
   });
   const here = (href: string) => (href === '/' ? path === '/' : path.startsWith(href));
   return (

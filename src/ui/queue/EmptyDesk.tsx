@@ -5,6 +5,7 @@ import { v4 as newUuid } from 'uuid';
 import { USUAL } from '../casebook/circumstances';
 import { Button, Key } from '../controls/Button';
 import { LabelledChoice } from '../controls/LabelledChoice';
+import { useGo } from '../controls/useGo';
 import { useKeys } from '../controls/useKeys';
 import { useMay } from '../people/Me';
 import { post } from '../request';
@@ -24,6 +25,7 @@ function Way({ title, says, children }: { title: string; says: string; children:
 /** A desk at which nothing is kept yet: the three ways to begin. */
 export function EmptyDesk({ kinds }: { kinds: { id: string; name: string }[] }) {
   const router = useRouter();
+  const go = useGo();
   const mayDo = useMay();
   const [kind, setKind] = useState(kinds[0]?.id ?? '');
   const [busy, setBusy] = useState<'item' | 'demo' | null>(null);
@@ -49,7 +51,7 @@ export function EmptyDesk({ kinds }: { kinds: { id: string; name: string }[] }) 
         kind,
         scanned: false,
       });
-      router.push(`/case/${number}/codes`);
+      go(`/case/${number}/codes`);
     });
   const layOut = () =>
     attempt('demo', async () => {
@@ -57,7 +59,7 @@ export function EmptyDesk({ kinds }: { kinds: { id: string; name: string }[] }) 
       router.refresh();
     });
   useKeys('1', () => void readItem());
-  useKeys('2', () => router.push('/library'));
+  useKeys('2', () => go('/library'));
   useKeys('3', () => void layOut());
   return (
     <main className="mx-auto max-w-[920px] px-5 py-10">
@@ -89,7 +91,7 @@ export function EmptyDesk({ kinds }: { kinds: { id: string; name: string }[] }) 
           title="Bring a file"
           says="A maker’s table of styles, sizes and barcode numbers (CSV), or the library of another desk. You see what would be new before anything is kept."
         >
-          <Button disabled={busy !== null} onClick={() => router.push('/library')}>
+          <Button disabled={busy !== null} onClick={() => go('/library')}>
             Choose a file <Key>2</Key>
           </Button>
         </Way>

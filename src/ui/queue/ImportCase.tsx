@@ -1,13 +1,13 @@
 'use client';
-import { useRouter } from 'next/navigation';
 import { useRef, useState } from 'react';
 import { Button } from '../controls/Button';
+import { useGo } from '../controls/useGo';
 import { useMay } from '../people/Me';
 import { request } from '../request';
 
 /** Take in a case that was exported here or elsewhere. */
 export function ImportCase() {
-  const router = useRouter();
+  const go = useGo();
   const mayDo = useMay();
   const input = useRef<HTMLInputElement>(null);
   const [trouble, setTrouble] = useState('');
@@ -15,7 +15,7 @@ export function ImportCase() {
     setTrouble('');
     try {
       const { number } = await request<{ number: string }>('/api/import', { method: 'POST', body: file });
-      router.push(`/case/${number}/verdict`);
+      go(`/case/${number}/verdict`);
     } catch (error) {
       setTrouble((error as Error).message);
     }

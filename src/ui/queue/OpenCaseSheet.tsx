@@ -1,5 +1,4 @@
 'use client';
-import { useRouter } from 'next/navigation';
 import { type FormEvent, useState } from 'react';
 import { v4 as newUuid } from 'uuid';
 import type { Circumstances } from '@/core/casefile/events/circumstancesStated';
@@ -8,6 +7,7 @@ import { USUAL } from '../casebook/circumstances';
 import { Button, Key } from '../controls/Button';
 import { Choice } from '../controls/Choice';
 import { Sheet } from '../controls/Sheet';
+import { useGo } from '../controls/useGo';
 import { useMay } from '../people/Me';
 import { post } from '../request';
 import type { Pick } from '../scan/ReleaseFinder';
@@ -21,7 +21,7 @@ const LAST_KIND = 'pinprick-last-kind';
 
 /** The last step before a case: which size, and where the item comes from. */
 export function OpenCaseSheet({ intake, onClose }: { intake: Intake; onClose: () => void }) {
-  const router = useRouter();
+  const go = useGo();
   const mayDo = useMay();
   const candidate = intake.pick?.candidate;
   const query = intake.pick?.query ?? ('query' in intake ? intake.query : '');
@@ -51,7 +51,7 @@ export function OpenCaseSheet({ intake, onClose }: { intake: Intake; onClose: ()
         scanned,
       });
       if (!release) localStorage.setItem(LAST_KIND, kind);
-      router.push(`/case/${number}/codes`);
+      go(`/case/${number}/codes`);
     } catch (error) {
       setTrouble((error as Error).message);
       setSending(false);

@@ -6,6 +6,7 @@ import { formatDay } from '@/core/dates/day';
 import { narrows, type QueueFilter, wordsOf } from '@/core/rounds/queueFilter';
 import { Button } from '../controls/Button';
 import { Sheet } from '../controls/Sheet';
+import { useGo } from '../controls/useGo';
 import { useKeys } from '../controls/useKeys';
 import { useListKeys } from '../controls/useListKeys';
 import { request } from '../request';
@@ -67,6 +68,7 @@ export function QueueView({
   today: string;
 }) {
   const router = useRouter();
+  const go = useGo();
   const [scan, setScan] = useState<{ text: string } | null>(scanned ? { text: scanned } : null);
   const [intake, setIntake] = useState<Intake | null>(null);
   const [waiting, setWaiting] = useState<{ pick: Pick; lines: QueueLineView[] } | null>(null);
@@ -74,7 +76,7 @@ export function QueueView({
   useWedge((text) => {
     setIntake(null);
     const slip = slipIn(text);
-    if (slip) router.push(`/case/${slip}`);
+    if (slip) go(`/case/${slip}`);
     else setScan({ text });
   });
   useEffect(() => router.refresh(), [router]);
@@ -209,7 +211,7 @@ export function QueueView({
         >
           <div className="flex flex-wrap gap-2">
             {waiting.lines.map((line, i) => (
-              <Button key={line.number} look="act" autoFocus={i === 0} onClick={() => router.push(hrefOf(line, me))}>
+              <Button key={line.number} look="act" autoFocus={i === 0} onClick={() => go(hrefOf(line, me))}>
                 Go to {line.number}
                 {line.sizeKey ? `, size ${line.sizeKey}` : ''}
               </Button>

@@ -1,7 +1,7 @@
 'use client';
 import Link from 'next/link';
-import { useRouter } from 'next/navigation';
 import { Key } from '../controls/Button';
+import { useGo } from '../controls/useGo';
 import { useKeys } from '../controls/useKeys';
 
 const LINK = 'min-h-6 text-accent underline underline-offset-4';
@@ -25,9 +25,9 @@ export function Turner({
   keys: [back: string, forth: string];
   href: (page: number) => string;
 }) {
-  const router = useRouter();
+  const go = useGo();
   const turn = (to: number) => {
-    if (to >= 1 && to <= pages) router.push(href(to));
+    if (to >= 1 && to <= pages) go(href(to));
   };
   useKeys(back, () => turn(page - 1), { useKey: true });
   useKeys(forth, () => turn(page + 1), { useKey: true });

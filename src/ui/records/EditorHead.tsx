@@ -1,8 +1,9 @@
 'use client';
-import { useRouter, useSearchParams } from 'next/navigation';
+import { useSearchParams } from 'next/navigation';
 import type { ReactNode } from 'react';
 import type { Deed } from '@/core/people/permissions';
 import { Button, Key } from '../controls/Button';
+import { useGo } from '../controls/useGo';
 import { useKeys } from '../controls/useKeys';
 import { useMay } from '../people/Me';
 import { forgetDraft, useDraft } from './drafts';
@@ -32,7 +33,7 @@ export function EditorHead({
   kept?: { revision: number; at: string };
   children: ReactNode;
 }) {
-  const router = useRouter();
+  const go = useGo();
   const mayDo = useMay();
   const save = () => {
     if (wrong.length === 0 && mayDo(deed)) onSave();
@@ -42,7 +43,7 @@ export function EditorHead({
   const at = useSearchParams().get('at');
   const leave = () => {
     forgetDraft();
-    router.push(back);
+    go(back);
   };
   useKeys('mod+s', save, { preventDefault: true, enableOnFormTags: true });
   return (

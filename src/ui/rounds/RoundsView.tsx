@@ -7,6 +7,7 @@ import { type Band, planDay, type Waiting } from '@/core/rounds/planDay';
 import { SETUPS } from '@/core/rounds/setups';
 import { Button, Key } from '../controls/Button';
 import { ListLine } from '../controls/ListLine';
+import { useGo } from '../controls/useGo';
 import { useKeys } from '../controls/useKeys';
 import { DayTabs } from '../queue/DayTabs';
 import { dueWords } from '../queue/waitsFor';
@@ -62,6 +63,7 @@ export function RoundsView({
   today: string;
 }) {
   const router = useRouter();
+  const go = useGo();
   const [first, setFirst] = useState<string[]>([]);
   const plan = useMemo(() => planDay(cases, { today, first }), [cases, today, first]);
   const byNumber = useMemo(() => new Map(cases.map((each) => [each.number, each])), [cases]);
@@ -105,7 +107,7 @@ export function RoundsView({
   useKeys('shift+k,shift+up', sooner, keys);
   useKeys('shift+j,shift+down', later, keys);
   useKeys('u', () => setFirst(first.slice(0, -1)));
-  useKeys('enter', () => number && router.push(`/case/${number}/inspect`));
+  useKeys('enter', () => number && go(`/case/${number}/inspect`));
   useKeys('m', () => router.replace(everybodys ? '/rounds' : '/rounds?whose=all'));
   const saved = plan.alone - plan.minutes;
   const most = Math.max(1, ...lines.map(({ line }) => line.minutes));

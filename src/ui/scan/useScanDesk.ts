@@ -1,5 +1,4 @@
 'use client';
-import { useRouter } from 'next/navigation';
 import { useCallback, useMemo, useRef, useState } from 'react';
 import type { CaseFile, FactEntry } from '@/core/casefile/caseFile';
 import type { EventBodies, EventType } from '@/core/casefile/event';
@@ -7,6 +6,7 @@ import type { Belonging } from '@/core/casefile/events/factRead';
 import type { ScannedFact } from '@/core/codes/scanned';
 import { unprefixed } from '@/core/codes/unprefixed';
 import type { Grounds } from '@/core/judgement/grounds';
+import { useGo } from '../controls/useGo';
 import { request } from '../request';
 import { slipIn } from './slipIn';
 
@@ -46,7 +46,7 @@ export function useScanDesk({
   grounds: Grounds;
   record: <T extends EventType>(type: T, body: EventBodies[T]) => void;
 }): ScanDesk {
-  const router = useRouter();
+  const go = useGo();
   const [question, setQuestion] = useState<ScanQuestion | null>(null);
   const [said, setSaid] = useState('');
   const now = useRef({ file, grounds, record });
@@ -65,7 +65,7 @@ export function useScanDesk({
       const raw = unprefixed(text);
       const slip = slipIn(raw);
       if (slip) {
-        router.push(`/case/${slip}`);
+        go(`/case/${slip}`);
         return;
       }
       if (at.seal || at.closed) {
@@ -92,16 +92,16 @@ export function useScanDesk({
       if (before || belongsTo) setQuestion({ raw, fact, place: where, before, belongsTo });
       else enter(raw, fact, where);
     },
-    [enter, router],
+    [enter, go],
   );
   const keep = useCallback(() => {
     if (question) enter(question.raw, question.fact, question.place);
     setQuestion(null);
   }, [question, enter]);
   const openOther = useCallback(() => {
-    if (question) router.push(`/?scan=${encodeURIComponent(question.raw)}`);
+    if (question) go(`/?scan=${encodeURIComponent(question.raw)}`);
     setQuestion(null);
-  }, [question, router]);
+  }, [question, go]);
   const dismiss = useCallback(() => {
     setSaid('The scan was put away; nothing was changed.');
     setQuestion(null);

@@ -134,27 +134,45 @@ export function takeScans(taker: () => ScanTaker): () => void {
   listen();
   takers.push(taker);
   document.documentElement.dataset.scanner = 'heard';
-  const { text, at } = waiting;
-  waiting = NONE_WAITS;
-  if (text !== '' && performance.now() - at < LOST_AFTER_MS) taker().onScan(text, null);
+  handOver();
   return () => {
     takers.splice(takers.indexOf(taker), 1);
     if (takers.length === 0) delete document.documentElement.dataset.scanner;
   };
 }
 
-/** A scan that ended while no view was there waits so long for the next. */
+/** Scans that ended while no view was there wait so long for the next. */
 const LOST_AFTER_MS = 2000;
-const NONE_WAITS = { text: '', at: 0 };
-let waiting = NONE_WAITS;
+let waiting: { text: string; at: number }[] = [];
 
-/** While no view is there, a scan waits for the one that comes. */
-const NOBODY: ScanTaker = {
-  onScan: (text) => {
-    waiting = { text, at: performance.now() };
-  },
-};
+/** While no view is there, scans wait for the one that comes. */
+const NOBODY: ScanTaker = { onScan: (text) => waiting.push({ text, at: performance.now() }) };
+const nobody = () => NOBODY;
+
 const current = (): ScanTaker => takers.at(-1)?.() ?? NOBODY;
+
+/** Give the view that is there now the scans that waited for it. */
+function handOver(): void {
+  if (current() === NOBODY) return;
+  const scans = waiting;
+  waiting = [];
+  for (const { text, at } of scans) if (performance.now() - at < LOST_AFTER_MS) current().onScan(text, null);
+}
+
+/**
+ * Let scans wait while a view is on its way; the one that is still there must not take them.
+ *
+ * @returns what ends it: the view that is there then, or comes within two seconds, gets them
+ */
+export function holdScans(): () => void {
+  listen();
+  takers.push(nobody);
+  return () => {
+    takers.splice(takers.lastIndexOf(nobody), 1);
+    waiting = waiting.map(({ text }) => ({ text, at: performance.now() }));
+    setTimeout(handOver);
+  };
+}
 
 let heard = false;
 

@@ -5,6 +5,7 @@ import type { RecordedFinding } from '@/core/casefile/events/findingRecorded';
 import { answerText } from '@/core/checks/secondOpinion';
 import { useCaseBook, useSaving, useStanding } from '../casebook/CaseBook';
 import { Button, Key } from '../controls/Button';
+import { useGo } from '../controls/useGo';
 import { useKept } from '../controls/useKept';
 import { useKeys } from '../controls/useKeys';
 import { AnswerForm } from '../inspect/AnswerForm';
@@ -18,6 +19,7 @@ export function BlindOpinion({ opinion: id, me }: { opinion: string; me: string 
   const { pending, trouble } = useSaving();
   const [given, setGiven] = useState(false);
   const router = useRouter();
+  const go = useGo();
   const [kept, setAnswers, forget] = useKept<Record<string, RecordedFinding>>(`opinion-${id}`);
   const answers = kept ?? {};
   const opinion = file.opinions.find((each) => each.id === id);
@@ -38,9 +40,9 @@ export function BlindOpinion({ opinion: id, me }: { opinion: string; me: string 
   useEffect(() => {
     if (!given || pending.length > 0 || trouble !== null) return;
     forget();
-    router.push(`/case/${number}/verdict`);
+    go(`/case/${number}/verdict`);
     router.refresh();
-  }, [given, pending, trouble, forget, number, router]);
+  }, [given, pending, trouble, forget, number, go, router]);
   if (!opinion || opinion.given || opinion.to !== me)
     return (
       <main className="mx-auto max-w-[720px] px-5 py-6">
