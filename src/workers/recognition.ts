@@ -7,14 +7,9 @@ import type { Eyes, FlatWord, Sheet } from '@/core/labels/eyes';
 function asPicture(given: Picture | Grey): Picture {
   const { width, height, data } = given;
   if (data.length === width * height * 4) return given;
-  const rgba = new Uint8ClampedArray(width * height * 4).fill(255);
-  for (let i = 0, at = 0; i < data.length; i++, at += 4) {
-    const level = data[i] as number;
-    rgba[at] = level;
-    rgba[at + 1] = level;
-    rgba[at + 2] = level;
-  }
-  return { width, height, data: rgba };
+  const rgba = new Uint32Array(width * height);
+  for (let i = 0; i < data.length; i++) rgba[i] = 0xff000000 | ((data[i] as number) * 0x010101);
+  return { width, height, data: new Uint8ClampedArray(rgba.buffer) };
 }
 
 /** What stands on goods; others are taken for it where there is only a pattern. */

@@ -1,5 +1,5 @@
 import { homographyOf, type Quad, rectangle } from '../measure/homography';
-import { brightnessAt, type Grey } from './grey';
+import type { Grey } from './grey';
 
 const side = (a: { x: number; y: number }, b: { x: number; y: number }): number => Math.hypot(b.x - a.x, b.y - a.y);
 
@@ -21,13 +21,26 @@ export function rectify(grey: Grey, quad: Quad, size = sizeOf(quad)): Grey | nul
   const map = homographyOf(rectangle(0, 0, size.width, size.height), quad);
   if (!map) return null;
   const [a, b, c, d, e, f, g, h, i] = map;
+  const { width, height, data } = grey;
+  const [mostX, mostY] = [width - 1.001, height - 1.001];
   const out = new Uint8ClampedArray(size.width * size.height);
-  for (let y = 0; y < size.height; y++) {
-    for (let x = 0; x < size.width; x++) {
-      const w = g * (x + 0.5) + h * (y + 0.5) + i;
-      const u = (a * (x + 0.5) + b * (y + 0.5) + c) / w - 0.5;
-      const v = (d * (x + 0.5) + e * (y + 0.5) + f) / w - 0.5;
-      out[y * size.width + x] = brightnessAt(grey, u, v);
+  // Between pixels as `brightnessAt` does it, written out: labels are laid flat many times, several million pixels each.
+  for (let y = 0, at = 0; y < size.height; y++) {
+    let w = g * 0.5 + h * (y + 0.5) + i;
+    let u = a * 0.5 + b * (y + 0.5) + c;
+    let v = d * 0.5 + e * (y + 0.5) + f;
+    for (let x = 0; x < size.width; x++, at++) {
+      const px = Math.max(0, Math.min(mostX, u / w - 0.5));
+      const py = Math.max(0, Math.min(mostY, v / w - 0.5));
+      const [x0, y0] = [px | 0, py | 0];
+      const fx = px - x0;
+      const p = y0 * width + x0;
+      const upper = (data[p] as number) + ((data[p + 1] as number) - (data[p] as number)) * fx;
+      const lower = (data[p + width] as number) + ((data[p + width + 1] as number) - (data[p + width] as number)) * fx;
+      out[at] = upper + (lower - upper) * (py - y0);
+      w += g;
+      u += a;
+      v += d;
     }
   }
   return { ...size, data: out };

@@ -1,8 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import type { Grey } from '../imaging/grey';
-import { type Cell, cellsOn } from './cells';
+import { type Cell, cellsOf } from './cells';
 import type { FlatWord } from './eyes';
 import { doubtfulFigures, withFigures } from './figures';
+import { lettersOn } from './letters';
 import { directionOf, slopeOf } from './slope';
 import { backToPlace, type Strip, stripOf } from './strip';
 
@@ -15,6 +16,8 @@ function printOf(letters: [number, number, number, number][], width = 400, heigh
   return { width, height, data };
 }
 
+const lettersOf = (...args: Parameters<typeof printOf>) => lettersOn(printOf(...args));
+
 /** A word of letters 12 px wide, 16 px apart. */
 const word = (x: number, y: number, count: number, height = 24): [number, number, number, number][] =>
   Array.from({ length: count }, (_, i) => [x + 16 * i, y, 12, height]);
@@ -24,18 +27,18 @@ const boxes = (cells: Cell[]) => cells.map(({ x, y, width, height }) => [x, y, w
 describe('runs of letters', () => {
   it('are parted where a caption stands before its value, and not at a dash or between words of one height', () => {
     const caption = word(40, 49, 3, 15);
-    expect(boxes(cellsOn(printOf([...caption, ...word(96, 40, 2)])))).toEqual([
+    expect(boxes(cellsOf(lettersOf([...caption, ...word(96, 40, 2)])))).toEqual([
       [96, 40, 28, 24],
       [40, 49, 44, 15],
     ]);
-    expect(cellsOn(printOf([...word(40, 40, 3), ...word(104, 40, 2)]))).toHaveLength(1);
-    expect(cellsOn(printOf([...word(40, 40, 2), [76, 50, 12, 4], ...word(96, 40, 2)]))).toHaveLength(1);
+    expect(cellsOf(lettersOf([...word(40, 40, 3), ...word(104, 40, 2)]))).toHaveLength(1);
+    expect(cellsOf(lettersOf([...word(40, 40, 2), [76, 50, 12, 4], ...word(96, 40, 2)]))).toHaveLength(1);
   });
 
   it('say where a point stands among them', () => {
-    const [cell] = cellsOn(printOf([...word(40, 40, 2), [73, 59, 5, 5], ...word(82, 40, 1)]));
+    const [cell] = cellsOf(lettersOf([...word(40, 40, 2), [73, 59, 5, 5], ...word(82, 40, 1)]));
     expect(cell?.point).toEqual({ behind: 2, of: 3 });
-    const [raised] = cellsOn(printOf([...word(40, 40, 2), [73, 48, 5, 5], ...word(82, 40, 1)]));
+    const [raised] = cellsOf(lettersOf([...word(40, 40, 2), [73, 48, 5, 5], ...word(82, 40, 1)]));
     expect(raised?.point).toBeUndefined();
   });
 });
@@ -106,17 +109,17 @@ describe('lines of print', () => {
     });
 
   it.each([-4, 0, 3, 5])('that run downhill by %d degrees are told', (degrees) => {
-    const print = printOf([...line(degrees, 40, 80), ...line(degrees, 40, 140), ...line(degrees, 40, 200)]);
+    const print = lettersOf([...line(degrees, 40, 80), ...line(degrees, 40, 140), ...line(degrees, 40, 200)]);
     expect((Math.atan(slopeOf(print)) * 180) / Math.PI).toBeCloseTo(degrees, 0);
   });
 
   it.each([-50, 37, 80])('that run at %d degrees are told', (degrees) => {
-    const print = printOf(line(degrees, 200 - 70 * Math.cos(degrees / 57.3), degrees < 0 ? 220 : 40, 10));
+    const print = lettersOf(line(degrees, 200 - 70 * Math.cos(degrees / 57.3), degrees < 0 ? 220 : 40, 10));
     expect(((directionOf(print) ?? Number.NaN) * 180) / Math.PI).toBeCloseTo(degrees, -1);
   });
 
   it('are not told where there are hardly any letters', () => {
-    expect(slopeOf(printOf(word(40, 40, 3)))).toBe(0);
-    expect(directionOf(printOf(word(40, 40, 3)))).toBeNull();
+    expect(slopeOf(lettersOf(word(40, 40, 3)))).toBe(0);
+    expect(directionOf(lettersOf(word(40, 40, 3)))).toBeNull();
   });
 });

@@ -1,5 +1,4 @@
-import { connectedPieces } from '../imaging/connectedPieces';
-import type { Grey } from '../imaging/grey';
+import type { Letters } from './letters';
 
 /** A run of letters of one height, in px. */
 export interface Cell {
@@ -11,47 +10,7 @@ export interface Cell {
   point?: { behind: number; of: number };
 }
 
-const DARK = 158;
-/** Letters are at least so high, in px; lower marks belong to the letters beside them. */
-const LOWEST_LETTER = 9;
-const TALLEST_SHARE = 0.32;
-/** Bars are far narrower than letters of their height. */
-const TALL_SHARE = 0.16;
-const LEAST_TALL_WIDTH = 0.22;
-/** Less than this share of their box is dark in arcs and frames, more in every letter. */
-const LEAST_FILL = 0.14;
 const MOST_CELLS = 120;
-
-/** Connected dark pieces, by their boxes. */
-function darkPieces({ width, height, data }: Grey): (Cell & { fill: number })[] {
-  return connectedPieces({ width, height }, (at) => (data[at] as number) < DARK, true).flatMap((piece) => {
-    if (piece.length < 6) return [];
-    let [left, right, top, bottom] = [width, 0, height, 0];
-    for (const at of piece) {
-      const [x, y] = [at % width, Math.floor(at / width)];
-      left = Math.min(left, x);
-      right = Math.max(right, x);
-      top = Math.min(top, y);
-      bottom = Math.max(bottom, y);
-    }
-    const [w, h] = [right - left + 1, bottom - top + 1];
-    return [{ x: left, y: top, width: w, height: h, fill: piece.length / (w * h) }];
-  });
-}
-
-/** Dark pieces that may be print, and those of them that may be letters. */
-export function lettersOn(grey: Grey): { pieces: Cell[]; letters: Cell[] } {
-  const least = Math.min(grey.width, grey.height);
-  const tallest = TALLEST_SHARE * least;
-  const pieces = darkPieces(grey).filter(
-    ({ height, width, fill }) =>
-      height <= tallest &&
-      width <= tallest &&
-      fill >= LEAST_FILL &&
-      (height <= TALL_SHARE * least || width > LEAST_TALL_WIDTH * height),
-  );
-  return { pieces, letters: pieces.filter(({ width, height }) => height >= LOWEST_LETTER && width < 5 * height) };
-}
 
 const overlap = (a: Cell, b: Cell): number => Math.min(a.y + a.height, b.y + b.height) - Math.max(a.y, b.y);
 
@@ -143,11 +102,10 @@ function withPoint(cell: Cell, pieces: Cell[]): Cell {
 }
 
 /**
- * The runs of letters on something that lies flat: what stands apart by more than a letter is another run, so that the
- * cells of a table are read one by one.
+ * The runs in which letters stand on something that lies flat: what stands apart by more than a letter is another run, so
+ * that the cells of a table are read one by one.
  */
-export function cellsOn(grey: Grey): Cell[] {
-  const { pieces, letters } = lettersOn(grey);
+export function cellsOf({ pieces, letters }: Letters): Cell[] {
   const marks = pieces.filter((piece) => !letters.includes(piece));
   let cells: Cell[] = [];
   // The tallest first: what is low beside it, such as a dash, does not begin a run of its own.

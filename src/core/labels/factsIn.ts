@@ -10,7 +10,8 @@ import type { Quad } from '../measure/homography';
 import type { SeenSymbol } from './eyes';
 import { holdBars } from './heldBars';
 import { byLayout } from './labelLayout';
-import type { SeenLabel, SeenWord } from './seenLabel';
+import type { SeenWord } from './readPrint';
+import type { SeenLabel } from './seenLabel';
 import { takeSizes } from './sizeTables';
 
 /** How far a reading can be relied on; only what is sure is taken without a look. */

@@ -3,7 +3,8 @@ import { labelContext } from '@/demo/testing/labels';
 import { homographyOf, mapped, type Quad, rectangle } from '../measure/homography';
 import { factsIn } from './factsIn';
 import { byLayout, layoutOf, withLayout } from './labelLayout';
-import type { SeenLabel, SeenWord } from './seenLabel';
+import type { SeenWord } from './readPrint';
+import type { SeenLabel } from './seenLabel';
 
 /** A label of 80 by 50 mm as it lies in a picture, a little tilted. */
 const corners: Quad = [

@@ -1,6 +1,7 @@
 import { sizeOf } from '../imaging/rectify';
 import { homographyOf, mapped, middleOf, type Quad, rectangle } from '../measure/homography';
-import type { SeenLabel, SeenWord } from './seenLabel';
+import type { SeenWord } from './readPrint';
+import type { SeenLabel } from './seenLabel';
 
 /** Where a maker's label prints what: taught by somebody on one picture of it. */
 export interface LabelLayout {

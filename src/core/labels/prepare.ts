@@ -2,6 +2,8 @@ import type { Grey } from '../imaging/grey';
 
 /** Side of the squares in which the brightness of the ground is told, in px. */
 const SQUARE = 48;
+/** Where the ground is darker than this, nothing on it can be told. */
+const DARKEST_GROUND = 24;
 /** What the ground becomes. */
 export const GROUND = 236;
 
@@ -38,18 +40,20 @@ export function evened(grey: Grey): Grey {
   const { width, height, data } = grey;
   const { columns, rows, levels } = groundOf(grey);
   const out = new Uint8ClampedArray(data.length);
-  for (let y = 0; y < height; y++) {
+  const row = new Float64Array(columns);
+  for (let y = 0, at = 0; y < height; y++) {
     const v = Math.max(0, Math.min(rows - 1.001, y / SQUARE - 0.5));
     const [r, fy] = [Math.floor(v), v - Math.floor(v)];
-    for (let x = 0; x < width; x++) {
+    for (let c = 0; c < columns; c++) {
+      const [upper, lower] = [levels[r * columns + c] as number, levels[(r + 1) * columns + c] as number];
+      row[c] = upper + (lower - upper) * fy;
+    }
+    for (let x = 0; x < width; x++, at++) {
       const u = Math.max(0, Math.min(columns - 1.001, x / SQUARE - 0.5));
-      const c = Math.floor(u);
-      const fx = u - c;
-      const at = r * columns + c;
-      const upper = (levels[at] as number) * (1 - fx) + (levels[at + 1] as number) * fx;
-      const lower = (levels[at + columns] as number) * (1 - fx) + (levels[at + columns + 1] as number) * fx;
-      const ground = Math.max(24, upper * (1 - fy) + lower * fy);
-      out[y * width + x] = ((data[y * width + x] as number) * GROUND) / ground;
+      const c = u | 0;
+      const [left, right] = [row[c] as number, row[c + 1] as number];
+      const ground = left + (right - left) * (u - c);
+      out[at] = ((data[at] as number) * GROUND) / Math.max(DARKEST_GROUND, ground);
     }
   }
   return { width, height, data: out };
@@ -62,43 +66,59 @@ const SOFT_EDGE = 4;
 /** The outline of a label is no print. */
 const BORDER = 9;
 
+/** A dark stretch along one line of pixels, a row or a column, from one place of it up to another. */
+interface DarkRun {
+  line: number;
+  from: number;
+  to: number;
+}
+
+/** Dark stretches longer than any letter, along rows and along columns. */
+function longRuns({ width, height, data }: Grey, longest: number): { across: DarkRun[]; down: DarkRun[] } {
+  const [across, down]: [DarkRun[], DarkRun[]] = [[], []];
+  const began = new Int32Array(width);
+  for (let y = 0, at = 0; y < height; y++) {
+    let from = 0;
+    for (let x = 0; x < width; x++, at++) {
+      if ((data[at] as number) < DARK) continue;
+      if (x - from > longest) across.push({ line: y, from, to: x });
+      if (y - (began[x] as number) > longest) down.push({ line: x, from: began[x] as number, to: y });
+      from = x + 1;
+      began[x] = y + 1;
+    }
+    if (width - from > longest) across.push({ line: y, from, to: width });
+  }
+  for (const [x, from] of began.entries()) if (height - from > longest) down.push({ line: x, from, to: height });
+  return { across, down };
+}
+
 /** Paint over ruled lines, which run into the letters beside them: thin dark runs longer than any letter. */
 export function withoutRules(grey: Grey): Grey {
   const { width, height } = grey;
   const data = Uint8ClampedArray.from(grey.data);
-  const longest = Math.max(70, 0.13 * Math.min(width, height));
-  const sweep = (lines: number, length: number, at: (line: number, i: number) => number) => {
-    for (let line = 0; line < lines; line++) {
-      let from = 0;
-      for (let i = 0; i <= length; i++) {
-        if (i < length && (grey.data[at(line, i)] as number) < DARK) continue;
-        if (i - from > longest && isThin(line, from, i, lines, at)) wipe(line, from, i, lines, at);
-        from = i + 1;
+  const wipeThin = (runs: DarkRun[], lines: number, at: (line: number, i: number) => number) => {
+    for (const { line, from, to } of runs) {
+      let thick = 0;
+      for (const k of [0.2, 0.5, 0.8]) {
+        const i = Math.floor(from + k * (to - from));
+        let run = 0;
+        for (let other = Math.max(0, line - THICKEST_LINE); other <= Math.min(lines - 1, line + THICKEST_LINE); other++)
+          if ((grey.data[at(other, i)] as number) < DARK) run += 1;
+        if (run > THICKEST_LINE) thick += 1;
       }
+      if (thick >= 2) continue;
+      for (let other = Math.max(0, line - SOFT_EDGE); other <= Math.min(lines - 1, line + SOFT_EDGE); other++)
+        for (let i = from; i < to; i++) data[at(other, i)] = GROUND;
     }
   };
-  const wipe = (line: number, from: number, to: number, lines: number, at: (line: number, i: number) => number) => {
-    for (let other = Math.max(0, line - SOFT_EDGE); other <= Math.min(lines - 1, line + SOFT_EDGE); other++)
-      for (let k = from; k < to; k++) data[at(other, k)] = GROUND;
-  };
-  const isThin = (line: number, from: number, to: number, lines: number, at: (line: number, i: number) => number) => {
-    let thick = 0;
-    for (const k of [0.2, 0.5, 0.8]) {
-      const i = Math.floor(from + k * (to - from));
-      let run = 0;
-      for (let other = Math.max(0, line - THICKEST_LINE); other <= Math.min(lines - 1, line + THICKEST_LINE); other++)
-        if ((grey.data[at(other, i)] as number) < DARK) run += 1;
-      if (run > THICKEST_LINE) thick += 1;
-    }
-    return thick < 2;
-  };
-  const across = (line: number, i: number) => line * width + i;
-  const down = (line: number, i: number) => i * width + line;
-  sweep(height, width, across);
-  sweep(width, height, down);
+  const { across, down } = longRuns(grey, Math.max(70, 0.13 * Math.min(width, height)));
+  const inRow = (row: number, i: number) => row * width + i;
+  const inColumn = (column: number, i: number) => i * width + column;
+  wipeThin(across, height, inRow);
+  wipeThin(down, width, inColumn);
   for (let edge = 0; edge < BORDER; edge++) {
-    for (let x = 0; x < width; x++) data[across(edge, x)] = data[across(height - 1 - edge, x)] = GROUND;
-    for (let y = 0; y < height; y++) data[down(edge, y)] = data[down(width - 1 - edge, y)] = GROUND;
+    for (let x = 0; x < width; x++) data[inRow(edge, x)] = data[inRow(height - 1 - edge, x)] = GROUND;
+    for (let y = 0; y < height; y++) data[inColumn(edge, y)] = data[inColumn(width - 1 - edge, y)] = GROUND;
   }
   return { width, height, data };
 }

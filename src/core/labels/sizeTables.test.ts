@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { CHARTS } from '@/demo/makers';
 import { rectangle } from '../measure/homography';
-import type { SeenWord } from './seenLabel';
+import type { SeenWord } from './readPrint';
 import { takeSizes } from './sizeTables';
 
 const COURT = CHARTS.find(({ id }) => id === 'veskarn-court') ?? null;

@@ -2,7 +2,7 @@ import { align } from '../codes/align';
 import { columnNames } from '../crossread/label/labelNames';
 import { normaliseSize } from '../sizes/printedSize';
 import type { SizeChart, SizeRow } from '../sizes/sizeChart';
-import type { SeenWord } from './seenLabel';
+import type { SeenWord } from './readPrint';
 
 /** Runs of letters in their rows. */
 type Rows = SeenWord[][][];

@@ -1,5 +1,5 @@
-import type { Grey } from '../imaging/grey';
-import { type Cell, lettersOn } from './cells';
+import type { Cell } from './cells';
+import type { Letters } from './letters';
 
 /** Letters of one height stand on one line: at most so much of it apart in height, */
 const ALIKE = 0.12;
@@ -29,8 +29,7 @@ function stepFrom(letter: Cell, letters: Cell[]): number | null {
  *
  * @returns px down a px to the right; 0 where too few letters tell
  */
-export function slopeOf(grey: Grey): number {
-  const { letters } = lettersOn(grey);
+export function slopeOf({ letters }: Letters): number {
   const steps = letters.flatMap((letter) => stepFrom(letter, letters) ?? []).sort((a, b) => a - b);
   if (steps.length < LEAST_PAIRS) return 0;
   // Feet stand on whole px: the mean of most steps is finer than the middle one.
@@ -63,8 +62,7 @@ function towardsNearest(letter: Cell, letters: Cell[]): number | null {
  *
  * @returns radians from level, −π/2 to π/2, downhill counted up; null where letters do not agree
  */
-export function directionOf(grey: Grey): number | null {
-  const { letters } = lettersOn(grey);
+export function directionOf({ letters }: Letters): number | null {
   const angles = letters.flatMap((letter) => towardsNearest(letter, letters) ?? []);
   if (angles.length < LEAST_PAIRS) return null;
   const width = (STEP * Math.PI) / 180;
