@@ -11,6 +11,11 @@ export function sizeOf([a, b, c, d]: Quad, longest = 2400): { width: number; hei
   return { width: Math.max(8, Math.round(width * scale)), height: Math.max(8, Math.round(height * scale)) };
 }
 
+/** A pixel in the whole numbers that places between pixels are reckoned in, */
+const ONE = 65_536;
+/** and so many pixels in a row over which a place moves evenly: what perspective does within them is far below a pixel. */
+const SPAN = 16;
+
 /**
  * Lay a place of a picture flat.
  *
@@ -22,26 +27,30 @@ export function rectify(grey: Grey, quad: Quad, size = sizeOf(quad)): Grey | nul
   if (!map) return null;
   const [a, b, c, d, e, f, g, h, i] = map;
   const { width, height, data } = grey;
-  const [mostX, mostY] = [width - 1.001, height - 1.001];
-  const out = new Uint8ClampedArray(size.width * size.height);
-  // Between pixels as `brightnessAt` does it, written out: labels are laid flat many times, several million pixels each.
-  for (let y = 0, at = 0; y < size.height; y++) {
-    let w = g * 0.5 + h * (y + 0.5) + i;
-    let u = a * 0.5 + b * (y + 0.5) + c;
-    let v = d * 0.5 + e * (y + 0.5) + f;
-    for (let x = 0; x < size.width; x++, at++) {
-      const px = Math.max(0, Math.min(mostX, u / w - 0.5));
-      const py = Math.max(0, Math.min(mostY, v / w - 0.5));
-      const [x0, y0] = [px | 0, py | 0];
-      const fx = px - x0;
-      const p = y0 * width + x0;
-      const upper = (data[p] as number) + ((data[p + 1] as number) - (data[p] as number)) * fx;
-      const lower = (data[p + width] as number) + ((data[p + width + 1] as number) - (data[p + width] as number)) * fx;
-      out[at] = upper + (lower - upper) * (py - y0);
-      w += g;
-      u += a;
-      v += d;
+  const [mostX, mostY] = [(width - 1) * ONE - 1, (height - 1) * ONE - 1];
+  const out = new Uint8Array(size.width * size.height);
+  for (let y = 0.5, at = 0; y < size.height; y++) {
+    for (let from = 0; from < size.width; from += SPAN) {
+      const to = Math.min(size.width, from + SPAN);
+      const [w0, w1] = [g * (from + 0.5) + h * y + i, g * (to + 0.5) + h * y + i];
+      const [u0, u1] = [(a * (from + 0.5) + b * y + c) / w0, (a * (to + 0.5) + b * y + c) / w1];
+      const [v0, v1] = [(d * (from + 0.5) + e * y + f) / w0, (d * (to + 0.5) + e * y + f) / w1];
+      let u = ((u0 - 0.5) * ONE) | 0;
+      let v = ((v0 - 0.5) * ONE) | 0;
+      const du = (((u1 - u0) * ONE) / (to - from)) | 0;
+      const dv = (((v1 - v0) * ONE) / (to - from)) | 0;
+      for (let x = from; x < to; x++, at++) {
+        const px = Math.max(0, Math.min(mostX, u));
+        const py = Math.max(0, Math.min(mostY, v));
+        const p = (py >> 16) * width + (px >> 16);
+        const fx = (px >> 8) & 255;
+        const upper = (data[p] as number) * (256 - fx) + (data[p + 1] as number) * fx;
+        const lower = (data[p + width] as number) * (256 - fx) + (data[p + width + 1] as number) * fx;
+        out[at] = ((upper << 8) + (lower - upper) * ((py >> 8) & 255) + 32768) >> 16;
+        u += du;
+        v += dv;
+      }
     }
   }
-  return { ...size, data: out };
+  return { ...size, data: new Uint8ClampedArray(out.buffer) };
 }

@@ -1,3 +1,4 @@
+import { mayHoldBars } from '../imaging/barTexture';
 import type { Grey } from '../imaging/grey';
 import { rectify } from '../imaging/rectify';
 import { homographyOf, mapped, middleOf, type Point, type Quad, rectangle, within } from '../measure/homography';
@@ -40,7 +41,7 @@ async function confirmed(grey: Grey, symbol: SeenSymbol, eyes: Eyes): Promise<bo
 }
 
 /** By so much a label is enlarged when its codes are looked for again. */
-const ENLARGED = [1.6, 2.4];
+const ENLARGED = 1.6;
 /** Larger pictures are not enlarged whole, in px. */
 const LONGEST_ENLARGED = 3400;
 
@@ -70,16 +71,16 @@ export async function findSymbols(
   const found = [...symbols];
   // What was seen aslant may be read once it lies flat, and finer bars once they are enlarged.
   for (const quad of outlines) {
-    for (const scale of ENLARGED) {
-      if (found.some(({ corners }) => within(quad, middleOf(corners)))) break;
-      found.push(...(await symbolsOn(grey, quad, scale, eyes)));
-    }
+    if (found.some(({ corners }) => within(quad, middleOf(corners)))) continue;
+    found.push(...(await symbolsOn(grey, quad, ENLARGED, eyes)));
   }
+  const bars = found.length === 0 && mayHoldBars(grey);
   const whole = rectangle(0, 0, grey.width, grey.height);
   const enlarged = Math.min(2, LONGEST_ENLARGED / Math.max(grey.width, grey.height));
-  if (found.length === 0 && enlarged > 1.2) found.push(...(await symbolsOn(grey, whole, enlarged, eyes)));
+  if (found.length === 0 && enlarged > 1.2 && (bars || outlines.length === 0))
+    found.push(...(await symbolsOn(grey, whole, enlarged, eyes)));
   // Lines across a picture meet no bars that stand aslant: it is looked at turned, too.
-  for (const degrees of ASLANT) {
+  for (const degrees of bars ? ASLANT : []) {
     if (found.length > 0) break;
     found.push(...(await symbolsOn(grey, turnedFrame(grey, degrees), 1, eyes)));
   }

@@ -39,24 +39,31 @@ function groundOf({ width, height, data }: Grey) {
 export function evened(grey: Grey): Grey {
   const { width, height, data } = grey;
   const { columns, rows, levels } = groundOf(grey);
-  const out = new Uint8ClampedArray(data.length);
-  const row = new Float64Array(columns);
+  const out = new Uint8Array(data.length);
+  // What each pixel is multiplied by, in 65,536ths: known at the middles of the squares, and even between them.
+  const gains = new Float64Array(columns + 2);
   for (let y = 0, at = 0; y < height; y++) {
     const v = Math.max(0, Math.min(rows - 1.001, y / SQUARE - 0.5));
     const [r, fy] = [Math.floor(v), v - Math.floor(v)];
     for (let c = 0; c < columns; c++) {
       const [upper, lower] = [levels[r * columns + c] as number, levels[(r + 1) * columns + c] as number];
-      row[c] = upper + (lower - upper) * fy;
+      gains[c + 1] = (GROUND * 65_536) / Math.max(DARKEST_GROUND, upper + (lower - upper) * fy);
     }
-    for (let x = 0; x < width; x++, at++) {
-      const u = Math.max(0, Math.min(columns - 1.001, x / SQUARE - 0.5));
-      const c = u | 0;
-      const [left, right] = [row[c] as number, row[c + 1] as number];
-      const ground = left + (right - left) * (u - c);
-      out[at] = ((data[at] as number) * GROUND) / Math.max(DARKEST_GROUND, ground);
+    gains[0] = gains[1] as number;
+    gains[columns + 1] = gains[columns] as number;
+    for (let knot = 0, x = -SQUARE / 2; knot <= columns; knot++, x += SQUARE) {
+      const step = ((gains[knot + 1] as number) - (gains[knot] as number)) / SQUARE;
+      const from = Math.max(0, x);
+      const to = Math.min(width, x + SQUARE);
+      let gain = (gains[knot] as number) + step * (from - x);
+      for (let column = from; column < to; column++, at++) {
+        const level = ((data[at] as number) * gain + 32_768) / 65_536;
+        out[at] = Math.min(255, level);
+        gain += step;
+      }
     }
   }
-  return { width, height, data: out };
+  return { width, height, data: new Uint8ClampedArray(out.buffer) };
 }
 
 const DARK = 150;

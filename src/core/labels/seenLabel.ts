@@ -1,4 +1,5 @@
 import { type BarField, barFields } from '../imaging/barField';
+import { mayHoldBars } from '../imaging/barTexture';
 import { pictureProblem } from '../imaging/fitness';
 import { type Grey, greyOf, type Picture } from '../imaging/grey';
 import { labelOutlines } from '../imaging/outlines';
@@ -78,7 +79,8 @@ async function readOutline(
   const upright = symbol ? turnedQuad(quad, quartersBy(quad, symbol.corners)) : quad;
   const print = await readPrint(grey, upright, on, eyes);
   if (!print) return null;
-  const bars = on.length > 0 ? [] : barsOn(grey, askew ? uprightFrame(grey) : print.corners);
+  const none = on.length > 0 || (askew && !mayHoldBars(grey));
+  const bars = none ? [] : barsOn(grey, askew ? uprightFrame(grey) : print.corners);
   return { ...print, symbols: on, bars };
 }
 
