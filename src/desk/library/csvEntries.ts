@@ -4,11 +4,17 @@ import Papa from 'papaparse';
 import { cleanText } from '@/core/codes/clean';
 import { cellNumber } from '@/core/codes/spreadsheetNumber';
 import { readPrintedDate } from '@/core/dates/printedDate';
-import type { CsvField, CsvMapping } from '@/core/library/csvColumns';
+import { CSV_FIELDS, type CsvField, type CsvMapping, lettersOf } from '@/core/library/csvColumns';
 import { moneyOf } from '@/core/listing/money';
 import type { Release } from '@/core/releases/release';
 import { encodingOf } from '@/core/tables/textEncoding';
 import { BrokenFile } from './jsonEntries';
+
+/** What a table says of a release as a whole, however many rows it has. */
+const OF_RELEASE = ['kind', 'name', 'colourName', 'chart', 'materials', 'releaseDate'] as const;
+type OfRelease = (typeof OF_RELEASE)[number];
+/** Rows that differ in these are not of one release. */
+const ONE_EACH: OfRelease[] = ['kind', 'colourName'];
 
 /** A release as the rows of a table have it, with what no row can say left to the record that there is. */
 export interface CsvRelease {
@@ -18,8 +24,12 @@ export interface CsvRelease {
   styleCode: string;
   part: Pick<Release, 'kind' | 'name' | 'colourName' | 'sizes'> &
     Partial<Pick<Release, 'chart' | 'releaseDate' | 'factories' | 'materials' | 'prices'>>;
+  /** The words in which the first row that says so says it. */
+  said: Partial<Record<OfRelease, string>>;
   /** What cannot be read of it. */
   problems: string[];
+  /** What other rows say otherwise, once for each. */
+  otherwise: Partial<Record<OfRelease, string>>;
   /** Sizes without a barcode number, which no record can hold. */
   numberless: string[];
 }
@@ -105,35 +115,53 @@ function reader({ columns, fixed }: CsvMapping): Read {
   };
 }
 
-/** A release as its first row has it. */
-function begin(cells: string[], line: number, read: Read, { dateOrder }: CsvMapping): CsvRelease {
-  const value = (field: CsvField) => cleanText(read(cells, field));
-  const [date, chart, materials] = [value('releaseDate'), value('chart'), value('materials')];
-  const day = date === '' ? null : readPrintedDate(date, dateOrder ?? 'YMD');
-  const problems = [
-    ...(value('styleCode') === '' ? ['it has no style code'] : []),
-    ...(day?.failure ? [`its release date “${date.slice(0, 30)}” cannot be read`] : []),
-  ];
-  return {
-    line,
-    maker: value('maker'),
-    styleCode: value('styleCode'),
-    problems,
-    numberless: [],
-    part: {
-      kind: value('kind'),
-      name: value('name'),
-      colourName: value('colourName'),
-      sizes: [],
-      ...(chart ? { chart } : {}),
-      ...(day?.readings?.[0] ? { releaseDate: day.readings[0].from } : {}),
-      ...(materials ? { materials } : {}),
-    },
-  };
+/** Take in what a release as a whole is said to be. */
+function state(release: CsvRelease, field: OfRelease, text: string, { dateOrder }: CsvMapping): void {
+  const { part, problems } = release;
+  if (field !== 'releaseDate') {
+    part[field] = cleanText(text);
+    return;
+  }
+  const { readings, failure } = readPrintedDate(cleanText(text), dateOrder ?? 'YMD');
+  if (failure) problems.push(`its release date “${text.slice(0, 30)}” cannot be read`);
+  else if (readings?.[0]) part.releaseDate = readings[0].from;
+}
+
+/** What a row says of its release as a whole: taken in where no row said so before, else held against that. */
+function takeStatements(release: CsvRelease, cells: string[], line: number, read: Read, mapping: CsvMapping): void {
+  for (const field of OF_RELEASE) {
+    const text = read(cells, field);
+    const before = release.said[field];
+    if (text === '' || text === before) continue;
+    if (before === undefined) {
+      release.said[field] = text;
+      state(release, field, text, mapping);
+    } else if (!release.otherwise[field] && lettersOf(text) !== lettersOf(before)) {
+      const [name, now, then] = [CSV_FIELDS[field], text.slice(0, 40), before.slice(0, 40)];
+      release.otherwise[field] = `Line ${line} says “${now}” for the ${name}; “${then}”, which stands first, counts.`;
+      if (ONE_EACH.includes(field))
+        release.problems.push(`line ${line} says “${now}” for the ${name} where its first row says “${then}”`);
+    }
+  }
 }
 
 /** Which release a row belongs to. */
 const releaseOf = (cells: string[], read: Read): string => `${read(cells, 'maker')}\t${read(cells, 'styleCode')}`;
+
+/** A release of which no row was read yet. */
+const begin = (cells: string[], line: number, read: Read): CsvRelease => {
+  const styleCode = cleanText(read(cells, 'styleCode'));
+  return {
+    line,
+    maker: cleanText(read(cells, 'maker')),
+    styleCode,
+    said: {},
+    problems: styleCode === '' ? ['it has no style code'] : [],
+    otherwise: {},
+    numberless: [],
+    part: { kind: '', name: '', colourName: '', sizes: [] },
+  };
+};
 
 /** Take one row into the release that it belongs to. */
 function takeRow(
@@ -142,11 +170,17 @@ function takeRow(
   line: number,
   read: Read,
   mapping: CsvMapping,
+  headings: number,
 ): void {
   const key = releaseOf(cells, read);
-  const release = releases.get(key) ?? begin(cells, line, read, mapping);
+  const release = releases.get(key) ?? begin(cells, line, read);
   releases.set(key, release);
+  takeStatements(release, cells, line, read, mapping);
   const { part } = release;
+  if (cells.length > headings && cells.slice(headings).some((cell) => cell.trim() !== ''))
+    release.problems.push(
+      `line ${line} has more cells than there are headings: a cell with a separator in it needs quotation marks`,
+    );
   const [size, number] = [read(cells, 'size'), read(cells, 'gtin')];
   const gtin = cellNumber(number);
   if (gtin === null)
@@ -174,10 +208,10 @@ function takeRow(
 export async function csvReleases(path: string, mapping: CsvMapping): Promise<CsvRelease[]> {
   const releases = new Map<string, CsvRelease>();
   const read = reader(mapping);
-  let headed = false;
+  let headings = 0;
   await readRows(path, (cells, line) => {
-    if (headed) takeRow(releases, cells, line, read, mapping);
-    headed = true;
+    if (headings > 0) takeRow(releases, cells, line, read, mapping, headings);
+    else headings = cells.length;
     return true;
   });
   return [...releases.values()];

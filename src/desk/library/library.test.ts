@@ -454,6 +454,32 @@ describe('a table', () => {
     expect(await sizes()).toEqual([...kept, { key: '42', gtin: '' }]);
   });
 
+  it('whose rows say different things of one release is not taken for what its first row says', async () => {
+    const rows = [
+      'veskarn,footwear,VK8901-101,Heron Low,Fog,40,9521204990016',
+      'veskarn,footwear,VK8901-101,HERON-LOW,Moss,41,9521204990023',
+      // What only a later row says counts; what it says otherwise is told.
+      'veskarn,footwear,VK8902-101,,Fog,40,',
+      'veskarn,footwear,VK8902-101,Heron Low,Fog,41,',
+      'veskarn,footwear,VK8902-101,Heron Mid,Fog,42,',
+      // A separator within a cell moves all that stands behind it.
+      'veskarn,footwear,VK8903-101,Heron,Fog,40,,Low',
+    ];
+    const { id, found } = await begin(`maker,kind,style,model,colour,size,ean\n${rows.join('\n')}`, 'colours.csv');
+    expect(found).toMatchObject({ new: 1, refused: 2 });
+    const of = async (came: string) =>
+      (await shownEntries(desk, id, { came, noted: false, after: -1 })).map(({ reason }) => reason);
+    expect(await of('refused')).toEqual([
+      'Line 3 says “Moss” for the colour or edition where its first row says “Fog”.',
+      'Line 7 has more cells than there are headings: a cell with a separator in it needs quotation marks.',
+    ]);
+    expect((await of('new'))[0]).toContain(
+      'Line 6 says “Heron Mid” for the model; “Heron Low”, which stands first, counts.',
+    );
+    await keep(id);
+    expect((await readRelease(desk, 'veskarn-vk8902-101')).release.body.name).toBe('Heron Low');
+  });
+
   it('with rows that cannot be is refused row by row', async () => {
     const csv = `maker,kind,style,model,colour,size,ean\nnobody,foot,VK1,A,B,42,9521204100002\nveskarn,footwear,VK2,A,B,42,123\nveskarn,boots,VK3,A,B,42,`;
     const { found: counts, id } = await begin(csv, 'bad.csv');

@@ -247,10 +247,14 @@ export async function dropLibrary(desk: Desk, by: string, id: number): Promise<{
 /** What is said of an import that was taken in without anybody looking. */
 export interface LibraryReport extends Pick<Found, 'new' | 'changed' | 'unchanged' | 'trouble'> {
   kept: boolean;
-  refused: Pick<LibraryEntry, 'line' | 'kind' | 'id' | 'reason'>[];
+  refused: Named[];
+  /** Entries of which something odd is to be said, such as a number that another release has too. */
+  odd: Named[];
 }
 
-/** So many refused entries are named. */
+type Named = Pick<LibraryEntry, 'line' | 'kind' | 'id' | 'reason'>;
+
+/** So many refused entries, and as many odd ones, are named. */
 const NAMED = 20;
 
 /**
@@ -265,7 +269,11 @@ export async function takeIn(
 ): Promise<LibraryReport> {
   const id = await beginLibrary(desk, by, { file, name, job }, stageLibrary);
   const { state, found } = await requireImport(desk, id);
-  const refused = await listEntries(desk.store, id, { came: 'refused', noted: false, after: -1, limit: NAMED });
+  const named = async (came: Came | null): Promise<Named[]> =>
+    (await listEntries(desk.store, id, { came, noted: came === null, after: -1, limit: NAMED })).map(
+      ({ line, kind, id: of, reason }) => ({ line, kind, id: of, reason }),
+    );
+  const [refused, odd] = [await named('refused'), await named(null)];
   const kept = state === 'staged' && found.refused === 0;
   const { cleared } = kept ? await keepLibrary(desk, by, id) : await dropLibrary(desk, by, id);
   await cleared;
@@ -274,7 +282,8 @@ export async function takeIn(
     new: found.new,
     changed: found.changed,
     unchanged: found.unchanged,
-    refused: refused.map(({ line, kind, id: of, reason }) => ({ line, kind, id: of, reason })),
+    refused,
+    odd,
     trouble: found.trouble,
   };
 }

@@ -162,7 +162,7 @@ async function ready(staging: Staging, entry: Incoming, n: number): Promise<Read
     named: { kind: 'release', id: identity.id },
     source: null,
     problem: null,
-    remark: numberlessRemark(row.numberless),
+    remark: [...Object.values(row.otherwise), numberlessRemark(row.numberless)].filter(Boolean).join(' '),
     body: async (before) => mergeRows(row, identity, names, source, await before()),
   };
 }
