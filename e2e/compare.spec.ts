@@ -63,7 +63,7 @@ test('a check is measured on a picture by keys alone, left then right, and Inspe
 test('the right picture is a known genuine item, is measured, and is never recorded as this one', async ({ page }) => {
   const number = PICTURED;
   await visit(page, `/case/${number}/compare?check=outside.emblem`);
-  await opened(page);
+  await expect(page.getByText(/bench card, .* px a mm/)).toHaveCount(2, { timeout: 30_000 });
   await expect(page.getByRole('combobox', { name: 'Beside it' })).toContainText('genuine');
   await clickAt(page, 'Beside it', 0.5, 0.55);
   await clickAt(page, 'Beside it', 0.5, 0.8);

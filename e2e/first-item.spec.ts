@@ -136,6 +136,11 @@ test('a mistyped number is found all the same, and what is in no record says so'
   await press(page, 'Escape');
   await type(page, 'zzzz qqqq');
   await expect(page.getByText('Nothing in the records for “zzzz qqqq”.')).toBeVisible();
+  // The list of kinds comes late, as on a busy machine; the hand does not wait for it.
+  await page.route('**/api/kinds', async (route) => {
+    await new Promise((rest) => setTimeout(rest, 1500));
+    await route.continue();
+  });
   await page.getByRole('button', { name: 'Open a case without a record' }).click();
   await press(page, 'Enter');
   await page.waitForURL(/codes/);

@@ -44,12 +44,15 @@ function indistinct(release: Release): string[] {
   );
 }
 
+/** What is odd about the eras, variants and exemplars of a release. */
+export const partRemarks = (release: Release): string[] => [
+  ...overlappingEras(release.eras ?? []),
+  ...indistinct(release),
+  ...farExemplars(release),
+];
+
 /** What is odd about a release record. It may be kept so, and whoever keeps it should know. */
-export function releaseRemarks(release: Release, chart: SizeChart | null, maker: Maker | null): string[] {
-  return [
-    ...sizeRemarks(release.sizes, chart, maker?.gtinPrefixes ?? []),
-    ...overlappingEras(release.eras ?? []),
-    ...indistinct(release),
-    ...farExemplars(release),
-  ];
-}
+export const releaseRemarks = (release: Release, chart: SizeChart | null, maker: Maker | null): string[] => [
+  ...sizeRemarks(release.sizes, chart, maker?.gtinPrefixes ?? []),
+  ...partRemarks(release),
+];

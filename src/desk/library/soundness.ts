@@ -7,6 +7,7 @@ import type { CodeScheme } from '@/core/codes/schemes/codeScheme';
 import { readableName } from '@/core/crossread/facts';
 import { formatProblem } from '@/core/formats/validate';
 import type { Release } from '@/core/releases/release';
+import { releaseGaps } from '@/core/releases/releaseGaps';
 import { releaseSizeProblems } from '@/core/releases/releaseSizeProblems';
 import { asStated, statementProblems } from '@/core/releases/statement';
 import { checkChart } from '@/core/sizes/checkChart';
@@ -42,7 +43,12 @@ const UNSOUND: Partial<Record<DocumentKind, (body: unknown) => string[]>> = {
   kind: (body) => checkKind(body as KindDefinition),
   release: (body) => {
     const release = body as Release;
-    return [...releaseProblems(release), ...releaseSizeProblems(release), ...statedProblems(release)];
+    return [
+      ...releaseGaps(release),
+      ...releaseProblems(release),
+      ...releaseSizeProblems(release),
+      ...statedProblems(release),
+    ];
   },
 };
 

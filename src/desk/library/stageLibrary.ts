@@ -3,6 +3,7 @@ import type { Came, Found } from '@/core/library/libraryImport';
 import type { LibraryJob } from '@/core/library/libraryJob';
 import { strangerRemark } from '@/core/releases/fillSizes';
 import type { Maker, Release } from '@/core/releases/release';
+import { partRemarks } from '@/core/releases/releaseRemarks';
 import type { SizeChart } from '@/core/sizes/sizeChart';
 import { type DocumentKind, listDocuments, readDocument } from '@/store/documents';
 import { addSlips, gtin14Of, slipsOfImport } from '@/store/indexRelease';
@@ -220,7 +221,7 @@ async function judge(
   const maker = await staging.find<Maker>('maker', release.maker);
   const chart = release.chart ? await staging.find<SizeChart>('size-chart', release.chart) : undefined;
   const strangers = chart ? strangerRemark(release.sizes, chart) : [];
-  const reason = [remark, ...strangers].filter(Boolean).join(' ');
+  const reason = [remark, ...strangers, ...partRemarks(release)].filter(Boolean).join(' ');
   return { came, reason, document, index: { release, makerName: maker?.name ?? release.maker }, hash };
 }
 

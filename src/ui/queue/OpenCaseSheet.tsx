@@ -1,5 +1,5 @@
 'use client';
-import { type FormEvent, useState } from 'react';
+import { type FormEvent, useEffect, useEffectEvent, useState } from 'react';
 import { v4 as newUuid } from 'uuid';
 import type { Circumstances } from '@/core/casefile/events/circumstancesStated';
 import { CircumstanceChoices } from '../casebook/CircumstanceChoices';
@@ -29,13 +29,14 @@ export function OpenCaseSheet({ intake, onClose }: { intake: Intake; onClose: ()
   const [sizeKey, setSizeKey] = useState(candidate?.sizeKey ?? '');
   const kinds = useKinds(candidate === undefined);
   const [chosen, setKind] = useState(() => localStorage.getItem(LAST_KIND) ?? '');
-  const kind = (kinds.find(({ value }) => value === chosen) ?? kinds[0])?.value ?? '';
+  const kind = (kinds?.find(({ value }) => value === chosen) ?? kinds?.[0])?.value ?? '';
   const [circumstances, setCircumstances] = useState<Circumstances>(USUAL);
   const [trouble, setTrouble] = useState('');
+  const [agreed, setAgreed] = useState(false);
   const [sending, setSending] = useState(false);
 
-  const open = async (event: FormEvent) => {
-    event.preventDefault();
+  const open = useEffectEvent(async () => {
+    setAgreed(false);
     setSending(true);
     try {
       const release = candidate
@@ -56,11 +57,20 @@ export function OpenCaseSheet({ intake, onClose }: { intake: Intake; onClose: ()
       setTrouble((error as Error).message);
       setSending(false);
     }
+  });
+  // A hand faster than the list of kinds has agreed to the one that it will begin with.
+  const known = candidate !== undefined || kinds !== null;
+  useEffect(() => {
+    if (agreed && known) void open();
+  }, [agreed, known]);
+  const agree = (event: FormEvent) => {
+    event.preventDefault();
+    setAgreed(true);
   };
 
   return (
     <Sheet open onOpenChange={(next) => !next && onClose()} title="Open a case">
-      <form onSubmit={open} className="grid gap-4">
+      <form onSubmit={agree} className="grid gap-4">
         {candidate ? (
           <div>
             <p className="text-[17px]">
@@ -76,7 +86,7 @@ export function OpenCaseSheet({ intake, onClose }: { intake: Intake; onClose: ()
               “{query}” <span className="text-soft">without a release record; one can be chosen later.</span>
             </p>
             <div>
-              <Choice label="Kind of goods" value={kind} options={kinds} onChange={setKind} />
+              <Choice label="Kind of goods" value={kind} options={kinds ?? []} onChange={setKind} />
             </div>
           </div>
         )}
@@ -110,7 +120,7 @@ export function OpenCaseSheet({ intake, onClose }: { intake: Intake; onClose: ()
           </p>
         )}
         <div className="flex items-center gap-3">
-          <Button type="submit" look="act" disabled={sending || !mayDo('opened')} autoFocus>
+          <Button type="submit" look="act" disabled={agreed || sending || !mayDo('opened')} autoFocus>
             Open case <Key>Enter</Key>
           </Button>
           <Button onClick={onClose}>Back</Button>
