@@ -153,6 +153,27 @@ describe('an import', () => {
     );
   });
 
+  it('refuses what no screen would keep, and says what is odd of variants', async () => {
+    const twin = madeUp(4, {
+      nominal: {},
+      checks: { add: [], off: [] },
+      variants: ['a', 'b'].map((id) => ({ id, name: id, traits: { country: ['Estrava'] } })),
+    });
+    const backwards = madeUp(1, { leadTime: { minDays: 400, maxDays: 10 } });
+    const nameless = madeUp(2, { name: '  ' });
+    const era = madeUp(3, { eras: [{ id: 'first', name: 'First label', from: '2025-05-01', until: '2025-01-01' }] });
+    const { id, found: counts } = await begin(text([backwards, nameless, era, twin]));
+    expect(counts).toMatchObject({ refused: 3, new: 1, noted: 1 });
+    const of = async (came: string) =>
+      (await shownEntries(desk, id, { came, noted: false, after: -1 })).map(({ reason }) => reason);
+    expect(await of('refused')).toEqual([
+      'Its lead time has no span: the least is not below the most.',
+      'The model has no name.',
+      'An era ends before it begins.',
+    ]);
+    expect(await of('new')).toEqual(['Nothing tells the variant “a” from “b”.']);
+  });
+
   it('says which numbers other releases have, there and in the file', async () => {
     const [first] = base.sizes;
     const { id, found: counts } = await begin(
