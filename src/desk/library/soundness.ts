@@ -6,7 +6,8 @@ import { checkScheme } from '@/core/codes/schemes/checkScheme';
 import type { CodeScheme } from '@/core/codes/schemes/codeScheme';
 import { readableName } from '@/core/crossread/facts';
 import { formatProblem } from '@/core/formats/validate';
-import type { Release } from '@/core/releases/release';
+import { makerGaps } from '@/core/releases/makerGaps';
+import type { Maker, Release } from '@/core/releases/release';
 import { releaseGaps } from '@/core/releases/releaseGaps';
 import { releaseSizeProblems } from '@/core/releases/releaseSizeProblems';
 import { asStated, statementProblems } from '@/core/releases/statement';
@@ -41,6 +42,7 @@ const UNSOUND: Partial<Record<DocumentKind, (body: unknown) => string[]>> = {
   'code-scheme': (body) => checkScheme(body as CodeScheme),
   'size-chart': (body) => checkChart(body as SizeChart),
   kind: (body) => checkKind(body as KindDefinition),
+  maker: (body) => makerGaps(body as Maker),
   release: (body) => {
     const release = body as Release;
     return [
