@@ -1,6 +1,6 @@
 import { mayHoldBars } from '../imaging/barTexture';
 import type { Grey } from '../imaging/grey';
-import { rectify } from '../imaging/rectify';
+import { rectify, sizeOf } from '../imaging/rectify';
 import { homographyOf, mapped, middleOf, type Point, type Quad, rectangle, within } from '../measure/homography';
 import type { Eyes, SeenSymbol } from './eyes';
 import { scaledSize, turnedFrame } from './layFlat';
@@ -40,8 +40,10 @@ async function confirmed(grey: Grey, symbol: SeenSymbol, eyes: Eyes): Promise<bo
   return false;
 }
 
-/** By so much a label is enlarged when its codes are looked for again. */
+/** By so much a label is enlarged when its codes are looked for again, */
 const ENLARGED = 1.6;
+/** unless it is as long as this already, in px. */
+const LONG_ENOUGH = 2400;
 /** Larger pictures are not enlarged whole, in px. */
 const LONGEST_ENLARGED = 3400;
 
@@ -72,7 +74,9 @@ export async function findSymbols(
   // What was seen aslant may be read once it lies flat, and finer bars once they are enlarged.
   for (const quad of outlines) {
     if (found.some(({ corners }) => within(quad, middleOf(corners)))) continue;
-    found.push(...(await symbolsOn(grey, quad, ENLARGED, eyes)));
+    const { width, height } = sizeOf(quad);
+    const scale = Math.max(1, Math.min(ENLARGED, LONG_ENOUGH / Math.max(width, height)));
+    found.push(...(await symbolsOn(grey, quad, scale, eyes)));
   }
   const bars = found.length === 0 && mayHoldBars(grey);
   const whole = rectangle(0, 0, grey.width, grey.height);
