@@ -1,4 +1,5 @@
 import { addDays, type Day } from '@/core/dates/day';
+import { isTimeZone } from '@/core/dates/instant';
 import { UNNAMED_HOUSE } from '@/core/judgement/houseRules';
 import type { Desk } from './desk';
 import { readHouseRules } from './houseRules';
@@ -7,7 +8,9 @@ import { readHouseRules } from './houseRules';
 export async function houseCalendar(desk: Desk): Promise<(at: string) => Day> {
   const { rules } = await readHouseRules(desk);
   const { timeZone } = rules.house ?? UNNAMED_HOUSE;
-  const clock = new Intl.DateTimeFormat('en-CA', { timeZone, year: 'numeric', month: '2-digit', day: '2-digit' });
+  // A desk may be moved to a machine that does not know the zone; its days go on by UTC.
+  const zone = isTimeZone(timeZone) ? timeZone : 'UTC';
+  const clock = new Intl.DateTimeFormat('en-CA', { timeZone: zone, year: 'numeric', month: '2-digit', day: '2-digit' });
   return (at) => clock.format(new Date(at));
 }
 

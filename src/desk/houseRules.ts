@@ -1,18 +1,17 @@
 import type { CheckDefinition } from '@/core/checks/check';
-import { formatProblem } from '@/core/formats/validate';
 import type { HouseRules } from '@/core/judgement/houseRules';
 import { type LearnedFigure, learnedFigures } from '@/core/judgement/learnedFigures';
 import { learn } from '@/core/judgement/learning/learn';
 import { withStatedShares } from '@/core/judgement/prior';
 import { type Replay, replay, ruleWarnings } from '@/core/judgement/replay';
 import type { TellStatistics } from '@/core/judgement/statistics';
-import { priceTableProblem } from '@/core/listing/priceTable';
 import { listConfirmed, listSealed, newestConfirmed } from '@/store/confirmedCases';
 import { readDocument, saveDocument } from '@/store/documents';
 import { listKinds } from './checks';
 import type { Desk } from './desk';
 import { HOUSE_RULES_ID } from './grounds';
 import { checksOfKind, doubleAnswers, markRestated, sortedByHand } from './learning';
+import { ownProblem } from './library/soundness';
 import { allow, everybody } from './people/roster';
 import { Refusal } from './refusal';
 
@@ -37,7 +36,7 @@ export async function readHouseRules(desk: Desk): Promise<{ rules: HouseRules; r
 }
 
 function sound(rules: HouseRules): void {
-  const problem = formatProblem('house-rules', rules) ?? (rules.prices ? priceTableProblem(rules.prices) : null);
+  const problem = ownProblem({ kind: 'house-rules', body: rules });
   if (problem) throw new Refusal('invalid', problem);
 }
 

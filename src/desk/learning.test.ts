@@ -5,6 +5,7 @@ import { fold } from '@/core/casefile/fold';
 import type { CheckDefinition } from '@/core/checks/check';
 import { assess } from '@/core/judgement/assess';
 import { editionOf, groundsOf } from '@/core/judgement/grounds';
+import { UNNAMED_HOUSE } from '@/core/judgement/houseRules';
 import type { TellStatistics } from '@/core/judgement/statistics';
 import { verdictBody } from '@/core/judgement/verdictBody';
 import type { Release } from '@/core/releases/release';
@@ -18,7 +19,7 @@ import { learnSealed, sortedByHand } from './learning';
 import { noteMake } from './library/noteMake';
 import { THE_MACHINE } from './people/roster';
 import { recordEvents } from './recordEvents';
-import { saveEditedRecord } from './records';
+import { saveEditedRecord, saveRecords } from './records';
 import { newestRelease, readRelease } from './releases';
 
 let at: TestDesk;
@@ -160,6 +161,13 @@ describe('house rules', () => {
     const never = { ...rules, required: { footwear: ['a.check-nobody-does'] } };
     expect((await previewRules(at.desk, never)).warnings.join(' ')).toMatch(/All of the last 1 .* left undecided/);
     await expect(previewRules(at.desk, { ...rules, repacked: 2 })).rejects.toThrow(/repacked/);
+  });
+  it('with a clock that nobody knows are refused, also from a file: no day of the desk could be told by them', async () => {
+    const { rules, revision } = await readHouseRules(at.desk);
+    const astray = { ...rules, house: { ...UNNAMED_HOUSE, name: 'A house', timeZone: 'No/Where' } };
+    const says = /“No\/Where” is no time zone/;
+    await expect(saveHouseRules(at.desk, THE_MACHINE, astray, revision)).rejects.toThrow(says);
+    await expect(saveRecords(at.desk, [{ kind: 'house-rules', body: astray }])).rejects.toThrow(says);
   });
   it('are kept as a revision, and statistics are learned anew with them', async () => {
     const { rules, revision } = await readHouseRules(at.desk);

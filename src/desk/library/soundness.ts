@@ -6,6 +6,8 @@ import { checkScheme } from '@/core/codes/schemes/checkScheme';
 import type { CodeScheme } from '@/core/codes/schemes/codeScheme';
 import { readableName } from '@/core/crossread/facts';
 import { formatProblem } from '@/core/formats/validate';
+import type { HouseRules } from '@/core/judgement/houseRules';
+import { houseRulesProblems } from '@/core/judgement/houseRulesProblems';
 import { makerGaps } from '@/core/releases/makerGaps';
 import type { Maker, Release } from '@/core/releases/release';
 import { releaseGaps } from '@/core/releases/releaseGaps';
@@ -43,6 +45,7 @@ const UNSOUND: Partial<Record<DocumentKind, (body: unknown) => string[]>> = {
   'size-chart': (body) => checkChart(body as SizeChart),
   kind: (body) => checkKind(body as KindDefinition),
   maker: (body) => makerGaps(body as Maker),
+  'house-rules': (body) => houseRulesProblems(body as HouseRules),
   release: (body) => {
     const release = body as Release;
     return [

@@ -28,10 +28,6 @@ export function HouseView({ rules, revision, zones }: { rules: HouseRules; revis
     event?.preventDefault();
     if (form.name.trim() === '' || !mayDo('editHouse')) return;
     const { languages, logo, ...house } = form;
-    if (!isTimeZone(house.timeZone)) {
-      setMessage(`“${house.timeZone}” is no time zone that this machine knows; write it like UTC or Etc/GMT-1.`);
-      return;
-    }
     const list = languages
       .split(',')
       .map((each) => each.trim())
