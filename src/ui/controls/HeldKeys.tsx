@@ -10,7 +10,8 @@ export function HeldKeys() {
       if (event.ctrlKey || event.metaKey || event.altKey || /^F\d/.test(event.key)) return;
       event.preventDefault();
       event.stopImmediatePropagation();
-      held.push(event);
+      // A key that is only held down was not pressed for what comes.
+      if (!event.repeat) held.push(event);
     };
     const end = () => {
       window.removeEventListener('keydown', onKey, true);
