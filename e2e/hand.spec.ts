@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { allSaved, expect, openShoe, press, scan, test, type, visit } from './bench';
+import { allSaved, expect, openShoe, press, scan, scanAtOnce, test, type, visit } from './bench';
 
 test('one key takes an entry back in Codes, a pasted label whole; Esc leaves the hand on its cell', async ({
   page,
@@ -340,9 +340,9 @@ test('a code that is scanned right after the slip of another case is kept on tha
   await visit(page, `/case/${held}/inspect`);
   await lateViews(page);
   await scan(page, next);
-  // The page is busy with the next case; the scanner does not wait for it.
-  await page.keyboard.type('9521204100088', { delay: 4 });
-  await page.keyboard.press('Enter');
+  // The page is busy with the next case; the hand takes half a second to aim, and does not wait for it.
+  await page.waitForTimeout(500);
+  await scanAtOnce(page, '9521204100088');
   await page.waitForURL(new RegExp(next));
   await expect(page.getByRole('status').filter({ hasText: 'Scanned 9521204100088: kept on box label.' })).toBeVisible();
   const facts = async (number: string) => {
