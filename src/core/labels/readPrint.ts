@@ -1,5 +1,5 @@
 import { type Grey, shrunk } from '../imaging/grey';
-import { rectify, sizeOf } from '../imaging/rectify';
+import { rectify } from '../imaging/rectify';
 import { homographyOf, mapped, type Quad, rectangle } from '../measure/homography';
 import { type Cell, cellsOf } from './cells';
 import type { Eyes, Figures, FlatWord, SeenSymbol, Sheet } from './eyes';
@@ -73,8 +73,7 @@ async function readRuns(laid: LaidLabel, read: Eyes['words']): Promise<Reading> 
 async function readPage(grey: Grey, laid: LaidLabel, read: Eyes['words']): Promise<Reading | null> {
   const flat = rectify(grey, laid.corners);
   if (!flat) return null;
-  const { width, height } = sizeOf(laid.corners);
-  const smaller = shrunk(flat, Math.max(1, Math.floor(Math.max(width, height) / PAGE_LENGTH)));
+  const smaller = shrunk(flat, Math.max(1, Math.floor(Math.max(flat.width, flat.height) / PAGE_LENGTH)));
   const by = laid.print.width / smaller.width;
   const words = (await read(evened(smaller), 'page')).map((word) => ({
     ...word,

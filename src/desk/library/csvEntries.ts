@@ -30,7 +30,7 @@ export interface CsvRelease {
   problems: string[];
   /** What other rows say otherwise, once for each. */
   otherwise: Partial<Record<OfRelease, string>>;
-  /** Sizes without a barcode number, which no record can hold. */
+  /** Sizes without a barcode number. */
   numberless: string[];
 }
 
