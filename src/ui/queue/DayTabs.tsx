@@ -25,7 +25,7 @@ export function DayTabs() {
   // A slip opens its case, whatever of the day is looked at; anything else is for the queue to find.
   useWedge((text) => {
     const slip = slipIn(text);
-    go(slip ? `/case/${slip}` : `/?scan=${encodeURIComponent(text)}`);
+    go(slip ? `/case/${slip}/codes` : `/?scan=${encodeURIComponent(text)}`);
   });
   const here = (href: string) => (href === '/' ? path === '/' : path.startsWith(href));
   return (

@@ -76,7 +76,7 @@ export function QueueView({
   useWedge((text) => {
     setIntake(null);
     const slip = slipIn(text);
-    if (slip) go(`/case/${slip}`);
+    if (slip) go(`/case/${slip}/codes`);
     else setScan({ text });
   });
   useEffect(() => router.refresh(), [router]);

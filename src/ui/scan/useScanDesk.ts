@@ -65,7 +65,7 @@ export function useScanDesk({
       const raw = unprefixed(text);
       const slip = slipIn(raw);
       if (slip) {
-        go(`/case/${slip}`);
+        go(`/case/${slip}/codes`);
         return;
       }
       if (at.seal || at.closed) {
