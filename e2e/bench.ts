@@ -75,25 +75,34 @@ export async function choose(page: Page, label: string | RegExp, option: string 
   await page.waitForTimeout(HAND_MS);
 }
 
+interface Scanner {
+  everyMs?: number;
+  heardEveryMs?: number;
+  pauseMs?: number;
+  end?: string;
+}
+
 /**
  * Send what a keyboard-wedge scanner sends: all keys at once, as from its buffer, or one every so many ms; then Enter
- * or Tab. The keys carry the times at which the scanner sent them, however busy this machine is; a page may hear them
- * later, each on its own. A pause comes once, after the third key.
+ * or Tab. A pause comes once, after the third key.
  */
-export async function scan(
-  page: Page,
-  text: string,
-  {
-    everyMs = 0,
-    heardEveryMs = everyMs,
-    pauseMs = 0,
-    end = 'Enter',
-  }: { everyMs?: number; heardEveryMs?: number; pauseMs?: number; end?: string } = {},
-): Promise<void> {
+export async function scan(page: Page, text: string, scanner: Scanner = {}): Promise<void> {
   await page.locator('html[data-scanner="heard"]').waitFor();
   // A real scanner's keys queue up while the page is busy; these wait for it, so it has to be at rest.
   await page.waitForLoadState('networkidle');
   await page.waitForTimeout(8 * HAND_MS);
+  await scanAtOnce(page, text, scanner);
+}
+
+/**
+ * The same while the page is still at something. The keys carry the times at which the scanner sent them, however busy
+ * this machine is; a page may hear them later, each on its own.
+ */
+export async function scanAtOnce(
+  page: Page,
+  text: string,
+  { everyMs = 0, heardEveryMs = everyMs, pauseMs = 0, end = 'Enter' }: Scanner = {},
+): Promise<void> {
   const device = await page.context().newCDPSession(page);
   const last = { key: end, text: end === 'Enter' ? '\r' : undefined };
   // The page is kept busy meanwhile, so that a machine at its limits cannot break one burst in two.

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { allSaved, expect, openShoe, press, scan, test, type, visit } from './bench';
+import { allSaved, expect, openShoe, press, scan, scanAtOnce, test, type, visit } from './bench';
 
 test('one key takes an entry back in Codes, a pasted label whole; Esc leaves the hand on its cell', async ({
   page,
@@ -333,6 +333,26 @@ test('keys pressed while another view is on its way are for that view, not for t
   await page.waitForURL(/inspect$/);
   await page.waitForTimeout(500);
   expect(await answered()).toBe(before);
+});
+
+test('a code that is scanned right after the slip of another case is kept on that case', async ({ page }) => {
+  const [held, next] = [await openShoe(page), await openShoe(page)];
+  await visit(page, `/case/${held}/inspect`);
+  await lateViews(page);
+  await scan(page, next);
+  // The page is busy with the next case; the hand takes half a second to aim, and does not wait for it.
+  await page.waitForTimeout(500);
+  await scanAtOnce(page, '9521204100088');
+  await page.waitForURL(new RegExp(next));
+  await expect(page.getByRole('status').filter({ hasText: 'Scanned 9521204100088: kept on box label.' })).toBeVisible();
+  const facts = async (number: string) => {
+    const { events } = (await (await page.request.get(`/api/cases/${number}`)).json()) as {
+      events: { type: string; body: { via?: string } }[];
+    };
+    return events.filter(({ type, body }) => type === 'factRead' && body.via === 'scanned').length;
+  };
+  await allSaved(page);
+  expect([await facts(held), await facts(next)]).toEqual([0, 1]);
 });
 
 test('the house heads its letters', async ({ page }) => {
