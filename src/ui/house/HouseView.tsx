@@ -61,7 +61,7 @@ export function HouseView({ rules, revision, zones }: { rules: HouseRules; revis
       <RecordTabs />
       <form onSubmit={save} className="grid max-w-[760px] gap-4">
         <div className="flex items-end justify-between gap-4">
-          <h1 className="text-lg font-semibold">The house</h1>
+          <h1 className="shrink-0 text-lg font-semibold">The house</h1>
           <div className="flex items-center gap-3">
             {message && <p role="status">{message}</p>}
             <Button type="submit" look="act" disabled={form.name.trim() === '' || !mayDo('editHouse')}>
