@@ -8,16 +8,14 @@ const CHROMIUM = ['/usr/bin/chromium', '/usr/bin/chromium-browser'];
 const node = (script, ...args) => run(process.execPath, [bin(script), ...args]);
 
 let passed = 0;
-let failed = 0;
+/** What failed, each in a line: told at the end, since whoever reads a long log reads its end. */
+const failures = [];
 
 /** A step that passes or fails as a whole. */
 function step(name, work) {
   say(name);
   if (work() === 0) passed += 1;
-  else {
-    failed += 1;
-    console.error(`Failed: ${name}`);
-  }
+  else failures.push(name);
 }
 
 /** A step that counts its own tests in a JSON report; without one it has failed. */
@@ -27,13 +25,30 @@ function counted(name, report, work, count) {
   const status = work();
   const { ok, bad } = existsSync(join(ROOT, report))
     ? count(JSON.parse(readFileSync(join(ROOT, report), 'utf8')))
-    : { ok: 0, bad: 0 };
+    : { ok: 0, bad: [] };
   passed += ok;
-  failed += bad;
-  if ((status !== 0 && bad === 0) || ok + bad === 0) {
-    failed += 1;
-    console.error(`Failed: ${name} did not run to its end.`);
-  }
+  failures.push(...bad);
+  if ((status !== 0 && bad.length === 0) || ok + bad.length === 0) failures.push(`${name} did not run to its end`);
+}
+
+/** The tests that failed, with what they said, of the report of `vitest`. */
+function failedUnits({ testResults }) {
+  return testResults.flatMap(({ assertionResults }) =>
+    assertionResults
+      .filter(({ status }) => status === 'failed')
+      .map(({ fullName, failureMessages }) => `${fullName}\n${failureMessages.join('\n')}`),
+  );
+}
+
+/** The tests that failed at least once, with what they said, of a suite of the report of `playwright`. */
+function failedEnds({ specs = [], suites = [] }) {
+  const own = specs
+    .filter(({ tests }) => tests.some(({ status }) => status === 'unexpected' || status === 'flaky'))
+    .map(({ title, file, line, tests }) => {
+      const said = tests.flatMap(({ results }) => results.map(({ error }) => error?.message ?? ''));
+      return `${file}:${line} ${title}\n${said.join('\n')}`;
+    });
+  return [...own, ...suites.flatMap(failedEnds)];
 }
 
 function installChromium() {
@@ -68,7 +83,7 @@ counted(
       '--reporter=json',
       '--outputFile.json=test-results/unit.json',
     ),
-  ({ numPassedTests, numFailedTests }) => ({ ok: numPassedTests, bad: numFailedTests }),
+  (report) => ({ ok: report.numPassedTests, bad: failedUnits(report) }),
 );
 step('Build', build);
 if ((await laidOut) === 0) process.env.PINPRICK_E2E_DEMO = demo;
@@ -77,8 +92,9 @@ counted(
   'End to end',
   'test-results/e2e.json',
   () => node('@playwright/test/cli.js', 'test'),
-  ({ stats }) => ({ ok: stats.expected, bad: stats.unexpected + stats.flaky }),
+  (report) => ({ ok: report.stats.expected, bad: failedEnds(report) }),
 );
 
-console.log(`\n${passed} passed, ${failed} failed`);
-process.exit(failed > 0 ? 1 : 0);
+for (const failure of failures) console.error(`\nFailed: ${failure}`);
+console.log(`\n${passed} passed, ${failures.length} failed`);
+process.exit(failures.length > 0 ? 1 : 0);

@@ -26,5 +26,9 @@ export function Button({ look = 'plain', className, ...rest }: ComponentProps<'b
 
 /** A key as it is named on the keyboard. */
 export function Key({ children }: { children: string }) {
-  return <kbd className="rounded-xs border border-line bg-wash px-1.5 font-mono text-[12px] whitespace-nowrap text-soft">{children}</kbd>;
+  return (
+    <kbd className="rounded-xs border border-line bg-wash px-1.5 font-mono text-[12px] whitespace-nowrap text-soft">
+      {children}
+    </kbd>
+  );
 }
