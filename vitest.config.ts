@@ -12,6 +12,7 @@ export default defineConfig({
     // One worker for each core: the default leaves one idle, which on two cores is half of them.
     maxWorkers: availableParallelism(),
     testTimeout: 90_000,
-    hookTimeout: 180_000,
+    // A whole demo world is laid out in one, beside other work on a slow machine.
+    hookTimeout: 600_000,
   },
 });

@@ -82,7 +82,7 @@ function shoeChart(id: string, name: string, euSizes: number[], firstUk: number,
       { id: 'usMen', name: 'US men', aliases: ['US M', 'US'] },
       { id: 'usWomen', name: 'US women', aliases: ['US W'] },
       { id: 'uk', name: 'UK' },
-      { id: 'eu', name: 'EU' },
+      { id: 'eu', name: 'EU', aliases: ['D', 'F', 'I'] },
       { id: 'cm', name: 'cm', unit: 'cm' },
     ],
     notches: [

@@ -63,7 +63,10 @@ const SAME: Record<string, Record<string, string[]>> = {
   'leeward-parka-kelp M': {
     'card.unitNumber': ['OR255014017 / 500', 'OR255014017 KELP'],
     'hangTag.size.letter': ['M/48', 'M (48)', 'Med', 'T. M', 'M | M | M', 'M (Medium)', 'US M'],
-    'hangTag.size.eu': ['48/M', 'EU 48 / US 38'],
+    'hangTag.size.eu': ['48/M', 'EU 48 / US 38', '48-M', '48R', '48 Long'],
+    'innerLabel.size.letter': ['M REG', 'M / MOYEN', 'M EU48'],
+    'innerLabel.size.chest': ['39 in', '39.4"', '170/100A', 'Chest 100'],
+    'innerLabel.country': ['Est rava'],
     'hangTag.colourName': ['KD/KELP', 'Kelp (KD)', 'KELP 6310'],
     'hangTag.model': ['Leeward Parka M', 'LEEWARD PARKA JKT', 'LWRD PRK', 'Leeward Parkas', 'M’s Leeward Parka'],
     'innerLabel.materials': [
@@ -75,7 +78,16 @@ const SAME: Record<string, Record<string, string[]>> = {
     'rfid.epc': ['[3036452384138880000111BD]', 'EPC=3036452384138880000111BD RSSI=-45'],
   },
   'tarn-court-low-fog 42': {
-    'boxLabel.size.eu': ['42/8', '42 | 8.5 | 27'],
+    'boxLabel.size.eu': ['42/8', '42 | 8.5 | 27', 'D/F/I 42', '042', 'N° 42', '42-8.5', 'EU42UK8', '42 0/3'],
+    'boxLabel.size.usMen': ['085', 'U.S. 8.5', 'US-8.5', '8·5', '8H', '8.5 / 10 W'],
+    'innerLabel.size.cm': ['270 (2.5)', '270/95', '27 J', 'Mondopoint 270'],
+    'boxLabel.styleCode': [
+      'VK4821-107 M',
+      'VK4821-107-42',
+      'VK4821-107/8.5',
+      'VK4821-107 FOG',
+      'STYLE VK4821 COLOR 107',
+    ],
     'boxLabel.model': ['TARN COURT LOW FOG/ALDER 42', 'TARN COURT LW'],
     'boxLabel.colourName': ['FG/ALDR', '107 - Fog / Alder', 'Fog with Alder'],
     'innerLabel.factoryCode': ['VM7 11/24', 'VM7 MADE IN MARROWLAND', 'Factory: VM7 (Marrowland)'],
@@ -98,6 +110,8 @@ const SAME: Record<string, Record<string, string[]>> = {
       '82% PA / 18% EA',
       'Polyamide 82% Elastane 18%',
       'Composition: PA 82 %, EL 18 %',
+      '82PA 18EL',
+      'Polyamide 82, elastane 18',
     ],
     'boxLabel.colourName': ['Ash Mélange', 'ASH/MELANGE'],
     'boxLabel.model': ['TREADLIGHT', 'TREAD LT', 'Tread Light W'],
@@ -117,7 +131,8 @@ const UNTOLD: typeof SAME = {
   },
   'lamplighter-brass': { 'boxBase.model': ['The Lamplighter (Vinyl)'], 'boxBase.styleCode': ['114'] },
   'leeward-parka-kelp M': {
-    'hangTag.size.letter': ['48'],
+    'hangTag.size.letter': ['48', '2', 'MR', 'MM', 'M/L'],
+    'hangTag.size.chest': ['98-102', '1 m', '41 in'],
     'hangTag.model': ['Leeward', 'Neo Leeward Parka'],
     'innerLabel.materials': [
       '100% polyamide',
@@ -128,7 +143,9 @@ const UNTOLD: typeof SAME = {
   'tarn-court-low-fog 42': {
     'boxLabel.model': ['TARN COURT L', 'VESKARN'],
     'boxLabel.colourName': ['FOG', 'FOG ALDER WHITE'],
-    'boxLabel.size.eu': ['8.5'],
+    'boxLabel.size.eu': ['8.5', '42-43', '3 9', 'DE 42'],
+    'boxLabel.size.uk': ['7H'],
+    'boxLabel.styleCode': ['VK4821-107-43', 'VK4821-107 ELM', 'VK4821-107D'],
     'insole.notches': ['3 + 9'],
   },
   'hollowmere-reed 20': {
@@ -140,7 +157,7 @@ const UNTOLD: typeof SAME = {
   'lindquay-tread-ash 40': {
     'boxLabel.size.own': ['40', 'IV'],
     'boxLabel.materials': ['textile / rubber', 'Obermaterial: Textil', 'Polyamide, Elastane'],
-    'boxLabel.styleCode': ['LTL-2204-40'],
+    'boxLabel.styleCode': ['LTL-2204-41'],
   },
 };
 
@@ -153,7 +170,9 @@ const OTHER: typeof SAME = {
   },
   'skerrow-eight 500 ml': { 'label.model': ['Harbour Nine', 'Harbur Eight'], 'label.batchCode': ['X3158111 14:05'] },
   'leeward-parka-kelp M': {
-    'hangTag.size.letter': ['L/50', 'L', 'XXXL'],
+    'hangTag.size.letter': ['L/50', 'L', 'XXXL', 'L REG', 'S/PETIT'],
+    'innerLabel.size.eu': ['50R', '50-L'],
+    'innerLabel.size.chest': ['44 in', '170/106A'],
     'hangTag.colourName': ['Schwarz', 'Kalp'],
     'innerLabel.materials': [
       'shell 100% polyester, lining 100% cotton',
@@ -164,6 +183,10 @@ const OTHER: typeof SAME = {
   'tarn-court-low-fog 42': {
     'boxLabel.model': ['Tarn Court High', 'Tam Court Low'],
     'innerLabel.factoryCode': ['ZZ9', 'ZZ9 VM7', 'ZZ9 11/24'],
+    'boxLabel.size.eu': ['D/F/I 43', '043', '43 0/3'],
+    'boxLabel.size.usMen': ['095', 'US-9.5', '8 D'],
+    'innerLabel.size.cm': ['265 (2.5)', '26 J'],
+    'boxLabel.styleCode': ['STYLE VK4821 COLOR 108'],
     'insole.notches': ['3 long + 9 short'],
   },
   'hollowmere-reed 20': {
@@ -173,7 +196,7 @@ const OTHER: typeof SAME = {
     'packBase.factoryCode': ['H2'],
   },
   'lindquay-tread-ash 40': {
-    'boxLabel.materials': ['80% polyamide 20% elastane', 'polyamide 80% elastane 20%', 'Leather'],
+    'boxLabel.materials': ['80PA 20EL', '80% polyamide 20% elastane', 'polyamide 80% elastane 20%', 'Leather'],
     'boxLabel.colourName': ['Brine'],
   },
 };

@@ -52,6 +52,14 @@ export const namesCounted = (text: string): boolean =>
     .split(/[^\p{L}]+/u)
     .some((word) => COUNTED.has(word));
 
+/** True for what a size of letters is called: `XL`, `MEDIUM`. */
+export const isLetterSize = (text: string): boolean =>
+  Object.hasOwn(words.letters, text.toUpperCase()) || LETTERS.has(text.toUpperCase());
+
+/** True for a word that stands beside a size and says whose or in which system it is: `US`, `W`, `EUR`. */
+export const isBesideSize = (word: string): boolean =>
+  [SYSTEMS, WEARERS, CHILDREN].some((list) => list.has(word.toUpperCase())) || LABELS.has(word.toUpperCase());
+
 /** Every word by which labels name a system: `EUR` for `EU`. */
 export const systemWords = (system: string): string[] =>
   (words.systems as Record<string, string>)[system]?.split(' ') ?? [];
@@ -64,6 +72,10 @@ const prepared = (raw: string): string =>
     .replace(/cm3/gi, 'ml')
     .replace(/[”″]/gu, '"')
     .replace(/’/gu, "'")
+    .replace(/(?<=\d)·(?=\d)/gu, '.')
+    // Thirds are counted from none.
+    .replace(/(?<=\d) 0\/3(?!\d)/g, '')
+    .replace(/(?<!\p{L})(\p{L})\.(\p{L})\.(?!\p{L})/gu, '$1$2')
     .replace(/(?<=\d)'(?=5(?!\d))/g, '.')
     .toUpperCase()
     .replace(/(?<![\d/.,]|\d )(?:1\/2|[13]\/4|[12]\/3)(?= *\p{L})/gu, (part) => String(FRACTIONS[part]))
@@ -174,7 +186,7 @@ function sizeOfAmounts(amounts: Amount[] | null): PrintedSize | null {
 export function readPrintedSize(raw: string): PrintedSize {
   const text = prepared(raw);
   const named = { ...UNREAD };
-  const numbered = new RegExp(String.raw`^([\p{L} .:=/(]*?)\s*${NUMBER}\s*([\p{L} .'()]*)$`, 'u').exec(text);
+  const numbered = new RegExp(String.raw`^([\p{L} .:=/(°-]*?)\s*${NUMBER}\s*([\p{L} .'()]*)$`, 'u').exec(text);
   if (numbered) {
     const [, before = '', whole = '', fraction, after = ''] = numbered;
     // `085` is how some print 8.5, and others 85: it is left as it stands. With its point there is one reading.
@@ -203,6 +215,12 @@ export function readPrintedSize(raw: string): PrintedSize {
   return { ...UNREAD, normal: asItStands(text) };
 }
 
+/** Where a system of two letters or more follows a figure without a space: `EU39UK6`. */
+const NEXT_TIGHT = new RegExp(
+  String.raw`(?<=\d)(?=(?:${[...SYSTEMS.keys()].filter((name) => name.length > 1).join('|')})[ .:]*\d)`,
+  'gi',
+);
+
 const FRACTION_BEHIND = /(?<=\d)[ -]?(1\/[234]|2\/3|3\/4)(?!\d)/g;
 
 /** Between sizes that stand one behind the other: a word follows a figure there, or a figure a word, not both. */
@@ -214,7 +232,9 @@ const NEXT_SIZE = { worded: /(?<=\d)\s+(?=\p{L})/u, figured: /(?<=\p{L})\s+(?=\d
  */
 export function sizesBeside(raw: string): { text: string; size: PrintedSize }[] {
   // The slash of a fraction parts nothing.
-  const text = cleanText(raw).replace(FRACTION_BEHIND, (_, fraction: string) => ` ${fraction.replace('/', '⁄')}`);
+  const text = cleanText(raw)
+    .replace(FRACTION_BEHIND, (_, fraction: string) => ` ${fraction.replace('/', '⁄')}`)
+    .replace(NEXT_TIGHT, ' ');
   const divided = text.split(/\s*[/|;]\s*(?=\D*\d)/);
   const parts = divided.length > 1 ? divided : text.split(/^\d/.test(text) ? NEXT_SIZE.figured : NEXT_SIZE.worded);
   const read = parts.map((text) => ({ text, size: readPrintedSize(text) }));

@@ -1,5 +1,6 @@
+import { cleanText } from '../codes/clean';
 import type { Notch } from './notches';
-import { convert, normaliseSize, type PrintedSize, readPrintedSize, sizeNumber } from './printedSize';
+import { type Amount, convert, normaliseSize, type PrintedSize, readPrintedSize, sizeNumber } from './printedSize';
 
 /** A system in which sizes are printed. The key is also the fact under which a printed size is recorded. */
 export interface SizeColumn {
@@ -51,6 +52,8 @@ function indexOf(chart: SizeChart): Map<string, Map<string, SizeRow[]>> {
   return index;
 }
 
+const MM_PER_INCH = 25.4;
+
 /** What a column's own name says of the sizes in it: `US men` is US, for men. */
 function namedBy(column: SizeColumn): Pick<PrintedSize, 'system' | 'wearer'> {
   const { system, wearer } = readPrintedSize(`${column.name} 1`);
@@ -90,12 +93,61 @@ export type SizeFit =
   /** `wrong`: no reading makes it a size of this column; else it is only not legible as one. */
   | { rows: []; note?: undefined; refusal: { sentence: string; wrong: boolean } };
 
+const escaped = (text: string): string => text.replace(/[.*+?^${}()|[\]\\/-]/g, '\\$&').replace(/ +/g, '\\s*');
+
+/** Patterns of the words by which a column is called, before and behind a size. */
+const calling = new WeakMap<SizeColumn, { before: RegExp; behind: RegExp }>();
+
+/** A print without what its column is called: `D/F/I 39` where the chart knows that EU is printed as D, F and I too. */
+function uncalled(column: SizeColumn, raw: string): string {
+  let patterns = calling.get(column);
+  if (!patterns) {
+    const names = [column.name, ...(column.aliases ?? [])].sort((a, b) => b.length - a.length).map(escaped);
+    const called = String.raw`(?<![\p{L}\d])(?:${names.join('|')})(?!\p{L})`;
+    patterns = {
+      before: new RegExp(String.raw`^(?:${called}[\s/.,:;|-]*)+`, 'iu'),
+      behind: new RegExp(String.raw`(?<=\d)(?:[\s/.,:;|(-]+${called}\)?)+$`, 'iu'),
+    };
+    calling.set(column, patterns);
+  }
+  return raw.trim().replace(patterns.before, '').replace(patterns.behind, '');
+}
+
 /**
- * Every row of a chart that a printed text may stand for in one column: lengths in whatever unit, and a bare
- * number of millimetres where the column has centimetres. A system word of another column, or a child's mark in a
- * column that has none, makes it unreadable there; a unit that cannot stand there is wrong.
+ * Every row of a chart that a printed text may stand for in one column: lengths in whatever unit, a bare number of
+ * millimetres where the column has centimetres, with or without the words by which the column is called. A system word
+ * of another column, or a child's mark in a column that has none, makes it unreadable there; a unit that cannot stand
+ * there is wrong.
  */
 export function fitColumn(chart: SizeChart, columnId: string, raw: string): SizeFit {
+  const fit = fitAsPrinted(chart, columnId, raw);
+  const column = chart.columns.find(({ id }) => id === columnId);
+  const rest = column && fit.rows.length === 0 ? uncalled(column, raw) : raw;
+  if (rest === raw || rest === '') return fit;
+  const uncalledFit = fitAsPrinted(chart, columnId, rest);
+  return uncalledFit.rows.length > 0 ? uncalledFit : fit;
+}
+
+/** The rows that a length in inches stands for, as exactly as it is printed: 39 in is 98 to 100 cm. */
+function rowsNear(chart: SizeChart, column: SizeColumn, { value, unit }: Amount): SizeRow[] {
+  if (unit !== 'in' || !column.unit) return [];
+  const decimals = String(value).split('.')[1]?.length ?? 0;
+  const [meant, half] = [value, 0.5 * 10 ** -decimals].map((inches) =>
+    convert({ value: inches, unit, dimension: 'mm', inBase: inches * MM_PER_INCH }, column.unit as string),
+  ) as [number, number];
+  return chart.rows.filter(({ values }) => Math.abs(sizeNumber(values[column.id] ?? '') - meant) <= half);
+}
+
+/** The rows that a number with a nought in front stands for: `06` is 6, and `085` is how some print 8.5. */
+const rowsOfOpenForm = (index: Map<string, SizeRow[]>, normal: string): SizeRow[][] =>
+  /^0\d{1,2}$/.test(normal)
+    ? [Number(normal), Number(normal) / 10].flatMap((number) => {
+        const rows = index.get(String(number));
+        return rows ? [rows] : [];
+      })
+    : [];
+
+function fitAsPrinted(chart: SizeChart, columnId: string, raw: string): SizeFit {
   const column = chart.columns.find(({ id }) => id === columnId);
   const index = indexOf(chart).get(columnId);
   if (!column || !index) return { rows: [] };
@@ -116,16 +168,27 @@ export function fitColumn(chart: SizeChart, columnId: string, raw: string): Size
         `${amount.value} ${amount.unit} cannot stand under ${column.name}${column.unit ? `, which is in ${column.unit}` : ', which has no unit'}.`,
         true,
       );
-    const rows = index.get(normaliseSize(String(Number(value.toFixed(2)))));
-    return rows
-      ? { rows, note: amount.unit === column.unit ? undefined : `${amount.unit} as ${column.unit}` }
+    const note = amount.unit === column.unit ? undefined : `${amount.unit} as ${column.unit}`;
+    const rows = index.get(normaliseSize(String(Number(value.toFixed(2))))) ?? rowsNear(chart, column, amount);
+    if (rows.length > 0 && new Set(rows.map(({ values }) => values[columnId])).size === 1) return { rows, note };
+    return rows.length > 0
+      ? refuse(
+          `${amount.value} ${amount.unit} may be any of ${rows.map(({ values }) => values[columnId]).join(', ')}.`,
+          false,
+        )
       : { rows: [] };
   }
+  const open = rowsOfOpenForm(index, size.normal);
+  if (open[0] && open.length === 1) return { rows: open[0], note: `${size.normal} as ${open[0][0]?.values[columnId]}` };
+  if (open.length > 1)
+    return refuse(`${size.normal} may be ${open.map(([row]) => row?.values[columnId]).join(' or ')}.`, false);
   if (size.child && ![...index.keys()].some((key) => key.endsWith(size.child as string)))
     return refuse(
       `It is marked as a child’s size (${size.child}); ${chart.name} marks none under ${column.name}.`,
       false,
     );
+  if (size.wearer && column.unit)
+    return refuse(`What “${cleanText(raw).slice(0, 20)}” measures under ${column.name} cannot be told.`, false);
   const millimetres = column.unit === 'cm' && size.number !== null ? index.get(String(size.number / 10)) : undefined;
   return millimetres ? { rows: millimetres, note: 'mm as cm' } : { rows: [] };
 }

@@ -84,7 +84,9 @@ export function cutAtNames(text: string): string[] {
 export function columnNames(chart: SizeChart, columnId: string): string[] {
   const column = chart.columns.find(({ id }) => id === columnId);
   if (!column) return [];
-  const own = [column.name, ...(column.aliases ?? [])].map(worded);
+  // One letter beside a figure is too often something else where nobody says that a size stands there.
+  const aliases = (column.aliases ?? []).filter((alias) => alias.length > 1);
+  const own = [column.name, ...aliases].map(worded);
   const alone = chart.columns.filter(({ name }) => worded(name).split(' ')[0] === own[0]?.split(' ')[0]).length === 1;
   const system = alone ? systemWords(own[0]?.split(' ')[0] ?? '') : [];
   const who: Record<string, string[]> = { MEN: ['M', 'MENS'], WOMEN: ['W', 'WOMENS', 'WMNS', 'WMN'] };

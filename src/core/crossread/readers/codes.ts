@@ -10,9 +10,12 @@ import { withoutFormat } from '../../codes/spreadsheetNumber';
 import { formatStyleCode, normaliseStyleCode, readStyleCode } from '../../codes/styleCode';
 import { formatInterval } from '../../dates/interval';
 import { plausibleStart } from '../../dates/productionWindow';
+import { isBesideSize, normaliseSize } from '../../sizes/printedSize';
+import { rowsPrinting } from '../../sizes/sizeChart';
 import type { ReadingContext } from '../context';
 import { behindWords } from '../label/labelNames';
 import { type FactResult, fails, type Misfit } from '../reading';
+import { wordsKey } from '../words';
 
 /** The number alone, of a text that is more than that: an element string, a web address, the marks of a font. */
 function numberIn(raw: string, { today }: ReadingContext): string {
@@ -65,11 +68,36 @@ const notLatin = (text: string): string => {
 /** So many characters tell a part of a style code from another one. */
 const LEAST_PART = 3;
 
+/** What labels call the part of a style code that is the colour's: `STYLE VK4821 COLOR 107`. */
+const COLOUR_NAMED = /[\s,;/]+(?:COLOU?R|COL|CLR|COULEUR|FARBE|COLORE)(?: ?CODE)?[.: ]+/i;
+
+/** The size, width, wearer or colour of the record that stands behind its style code: `VK4821-107 39`. */
+function behindCode(text: string, { release, chart, sizeKey }: ReadingContext): string | null {
+  const known = normaliseStyleCode(release?.styleCode ?? '');
+  const parts = text.split(/(?<=[A-Z0-9])(?=[\s/(·,-])/i);
+  const end = parts.findIndex((_, i) => normaliseStyleCode(parts.slice(0, i + 1).join('')) === known);
+  if (known === '' || end < 0 || end === parts.length - 1) return null;
+  const rest = parts.slice(end + 1).join('');
+  const words = wordsKey(rest).split(' ').filter(Boolean);
+  const colour = new Set(wordsKey(release?.colourName ?? '').split(' '));
+  if (words.every((word) => colour.has(word) || isBesideSize(word))) return rest.trim();
+  const size = rest.replace(/^[\s/(·,-]+|\)$/g, '');
+  const sizes = chart ? chart.columns.flatMap(({ id }) => rowsPrinting(chart, id, size)).map(({ key }) => key) : [];
+  return normaliseSize(size) === normaliseSize(sizeKey ?? '') || sizes.includes(sizeKey ?? '') ? rest.trim() : null;
+}
+
 /** The printed style code itself, never repaired: a confusable character may be the copyist's. */
 export function readStyleFact(raw: string, context: ReadingContext): FactResult {
   const known = normaliseStyleCode(context.release?.styleCode ?? '');
   const text = cleanText(raw).replace(/^[(*#]+|[)*]+$/g, '');
-  const code = behindWords(text, (rest) => normaliseStyleCode(rest) === known, false);
+  const called = behindWords(text, (rest) => normaliseStyleCode(rest.replace(COLOUR_NAMED, '')) === known, false);
+  const joined = called.replace(COLOUR_NAMED, '');
+  const code = normaliseStyleCode(joined) === known ? joined : called;
+  const behind = behindCode(code, context);
+  if (behind) {
+    const display = context.release?.styleCode ?? code;
+    return { reading: { normal: known, display, says: `behind it ${behind}` } };
+  }
   const normal = normaliseStyleCode(code);
   if (!/^[\p{L}\p{N}]+$/u.test(normal)) return fails('A style code has letters and digits only.');
   if (/[^A-Z0-9]/.test(normal)) return fails(notLatin(normal));

@@ -86,7 +86,8 @@ export function readCountryFact(raw: string, context: ReadingContext): FactResul
   const parts = pieces(raw);
   const lookUp = (text: string): string | undefined => {
     const key = wordsKey(text);
-    return known.get(key) ?? (known.size > 0 ? worldCountries().get(key.length === 2 ? text : key) : undefined);
+    const named = known.get(key) ?? known.get(wordsKey(text.replaceAll(' ', '')));
+    return named ?? (known.size > 0 ? worldCountries().get(key.length === 2 ? text : key) : undefined);
   };
   // Articles, figures and unions around a name change nothing.
   const countryOf = (text: string): string | undefined =>

@@ -24,9 +24,19 @@ const SORTS = new Set(words.sorts.split(' '));
 
 /** The shares that a label gives: `Shell 100 % polyamide`, `82% PA 18% EL`. */
 function sharesOf(raw: string, known: Set<string>): Share[] {
-  const text = plainText(raw)
+  const said = plainText(raw)
     .toUpperCase()
     .replace(/PER ?CENT|PROZENT|POUR ?CENT/g, '%');
+  // Where no share is marked, the figures beside fibres are shares: `82PA 18EL`, `cotton 100`.
+  const text = said.includes('%')
+    ? said
+    : said.replace(
+        /(?<before>\p{L}+)?(?<gap>[ :]*)(?<!\d)(?<share>\d{1,3})(?!\d)(?= *(?<behind>\p{L}+)?)/gu,
+        (all, ...rest) => {
+          const { before = '', gap, share, behind = '' } = rest.at(-1) as Record<string, string | undefined>;
+          return FIBRES.has(before) || FIBRES.has(behind) ? `${before}${gap} ${share}%` : all;
+        },
+      );
   const parts = text.match(/[\d.,]*\d *%|\p{L}+/gu) ?? [];
   const isShare = (part: string): boolean => part.endsWith('%');
   const fibreOf = (word = ''): string | null => FIBRES.get(word) ?? (known.has(word) ? word : null);

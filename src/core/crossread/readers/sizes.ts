@@ -4,6 +4,8 @@ import {
   amountsWithin,
   contradiction,
   inUnits,
+  isBesideSize,
+  isLetterSize,
   namesCounted,
   normaliseSize,
   type PrintedSize,
@@ -74,12 +76,19 @@ export function readWholeSize(raw: string, { release, sizeKey }: ReadingContext)
   };
 }
 
-/**
- * A size with the width of its last behind it: `8.5D`, `9 2E`, `8 (G)`, `8.5 Wide`. C and Y are sizes of children, W and
- * M whose they are.
- */
-const WITH_WIDTH =
-  /^(?<size>.*?\d)[ (-]*(?<width>[2-6]?E|E{2,4}|[2-4]?A|B|D|F|G|H|K|(?:X|XX|EXTRA )?(?:WIDE|NARROW)|MEDIUM|REG(?:ULAR)?|STANDARD)\)?$/i;
+/** What is printed together with a size and is none of it, as the person is told of it. */
+const TOGETHER: [string, RegExp][] = [
+  // The width of a last: `8.5D`, `9 2E`, `8 (G)`, `8.5 Wide`. C and Y are sizes of children, W and M whose they are.
+  [
+    'width',
+    /^(?<size>.*?\d)[ (-]*(?<more>[2-6]?E|E{2,4}|[2-4]?A|B|D|F|G|H|K|(?:X|XX|EXTRA )?(?:WIDE|NARROW)|MEDIUM|STANDARD)\)?$/i,
+  ],
+  ['width', /^(?<size>(?:1[3-9]|[23]\d)[05]) *(?:\((?=.*\)$)|\/)(?<more>[1-4](?:\.5)?|\d{2,3})\)?$/],
+  // How a garment is cut: `48R`, `M Long`.
+  ['marked', /^(?<size>.*\d)[ (-]*(?<more>[RLS])\)?$/i],
+  ['marked', /^(?<size>.*[\d\p{L}])[ (-]+(?<more>R|REG(?:ULAR)?|LONG|SHORT|TALL|PETITE)\)?$/iu],
+  ['height', /^(?<more>1[4-9]\d)\/(?<size>\d{2,3})[ABCY]?$/i],
+];
 
 /**
  * The one row of a chart of which all sizes are that are printed together, without a word of which is which: `M/48`,
@@ -88,9 +97,13 @@ const WITH_WIDTH =
  * @returns the row and the sizes of its other columns; null where they are no such print
  */
 function besideOthers(chart: SizeChart, column: string, display: string): [SizeRow, string] | null {
-  const parts = display.split(BETWEEN_SIZES).filter((part) => /[\p{L}\d]/u.test(part));
-  if (parts.length < 2) return null;
   const printing = (row: SizeRow, part: string, id: string) => rowsPrinting(chart, id, part).includes(row);
+  const isPrinted = (part: string) => chart.columns.some(({ id }) => rowsPrinting(chart, id, part).length > 0);
+  const parts = display
+    .split(BETWEEN_SIZES)
+    .flatMap((part) => part.split(/(?<=[\p{L}\d])-(?=[\p{L}\d])/u))
+    .filter((part) => /[\p{L}\d]/u.test(part) && (!isBesideSize(part) || isPrinted(part)));
+  if (parts.length < 2) return null;
   const rows = chart.rows.filter(
     (row) =>
       parts.some((part) => printing(row, part, column)) &&
@@ -101,18 +114,42 @@ function besideOthers(chart: SizeChart, column: string, display: string): [SizeR
   return [row, parts.filter((part) => !printing(row, part, column)).join(', ')];
 }
 
+/**
+ * A whole number with an H behind it: half a size more, or the width H, of which the size that is claimed decides.
+ *
+ * @returns null where it is no such print, or can only be a width
+ */
+function readHalf(chart: SizeChart, column: string, display: string, context: ReadingContext): FactResult | null {
+  const [, whole] = /^(\d{1,2}) ?H$/i.exec(display) ?? [];
+  const [half] = whole ? rowsPrinting(chart, column, `${whole}.5`) : [];
+  if (!whole || !half) return null;
+  const [row] = rowsPrinting(chart, column, whole);
+  const claimed = claimedRow(context);
+  if (row && row === claimed) return null;
+  if (row && half !== claimed) return fails(`${display} may be ${whole} with the width H, and ${whole} and a half.`);
+  const value = half.values[column] as string;
+  return { reading: { normal: normaliseSize(value), display, sizeKey: half.key, says: `H for a half: ${value}` } };
+}
+
+/** A size with what is printed together with it; null where nothing of the kind is, or the rest is no size. */
+function readTogether(column: string, display: string, context: ReadingContext): FactResult | null {
+  for (const [says, pattern] of TOGETHER) {
+    const { size, more } = pattern.exec(display)?.groups ?? {};
+    const { reading } = size === undefined ? {} : readSizeFact(column, size, context);
+    if (reading)
+      return { reading: { ...reading, display, says: [`${says} ${more}`, reading.says].filter(Boolean).join('; ') } };
+  }
+  return null;
+}
+
 export function readSizeFact(column: string, raw: string, context: ReadingContext): FactResult {
   const { chart } = context;
   const display = cleanText(raw);
-  const wide = WITH_WIDTH.exec(display)?.groups as { size: string; width: string } | undefined;
-  if (chart && wide && fitColumn(chart, column, raw).rows.length === 0) {
-    const { reading } = readSizeFact(column, wide.size, context);
-    if (reading)
-      return {
-        reading: { ...reading, display, says: [`width ${wide.width}`, reading.says].filter(Boolean).join('; ') },
-      };
-  }
   if (!chart) return { reading: { normal: normaliseSize(raw), display } };
+  if (fitColumn(chart, column, raw).rows.length === 0) {
+    const alone = readHalf(chart, column, display, context) ?? readTogether(column, display, context);
+    if (alone) return alone;
+  }
   const own = sizesBeside(raw).filter(({ text }) => fitColumn(chart, column, text).refusal === undefined);
   const { rows, note, refusal } = fitColumn(chart, column, own.length === 1 ? (own[0]?.text ?? raw) : raw);
   const [row] = rows;
@@ -129,7 +166,9 @@ export function readSizeFact(column: string, raw: string, context: ReadingContex
   }
   if (refusal) return fails(refusal.sentence, refusal.wrong);
   const name = chart.columns.find((each) => each.id === column)?.name ?? column;
-  const [seen] = rowsPrinting(chart, column, mirrored(display));
+  // No size begins with a nought that is printed as a size of its own.
+  const turned = mirrored(display);
+  const [seen] = turned.startsWith('0') ? [] : rowsPrinting(chart, column, turned);
   if (seen) {
     return fails(
       `${chart.name} has no ${name} ${display.slice(0, 20)}; read in a mirror it is ${seen.values[column]}, and only under UV is the size printed mirrored.`,
@@ -147,9 +186,11 @@ export function readSizeFact(column: string, raw: string, context: ReadingContex
   const hint = claimed ? `; size ${context.sizeKey} prints ${claimed}` : '';
   const sentence = `${chart.name} has no ${name} ${display.slice(0, 20)}; it runs ${values[0]} to ${values.at(-1)}${hint}.`;
   const { number, normal } = readPrintedSize(raw);
-  // Only a size can be the wrong one: other words, and several sizes together, are not read.
-  const letters = values.some((value) => /^\d?\p{L}/u.test(value));
-  return fails(sentence, number !== null || (letters && /^\d?\p{L}{1,3}$/u.test(normal)));
+  // Only a size of the column's own making can be the wrong one: other words, several sizes together, a number among
+  // letters are not read.
+  const numbers = values.some((value) => readPrintedSize(value).number !== null);
+  const letters = values.some(isLetterSize);
+  return fails(sentence, (numbers && number !== null) || (letters && isLetterSize(normal)));
 }
 
 /** The notches of an insole, added up to a size of the chart's leading column. */
