@@ -1,4 +1,5 @@
 import type { Circumstances } from '@/core/casefile/events/circumstancesStated';
+import type { Whereabouts } from '@/core/casefile/events/itemMoved';
 import { addDays } from '@/core/dates/day';
 import type { Comparable } from '@/core/listing/comparable';
 import type { Measurable } from './casePictures';
@@ -41,6 +42,10 @@ export interface CasePlan {
   /** Somebody else is asked to answer some checks blind; `given`: and did. */
   opinion?: { of: string; checks: string[]; given?: Record<string, Answer> };
   seal?: true;
+  /** Where it went once it was sealed, and who took it. */
+  went?: { to: Whereabouts; whom: string };
+  /** How the house that sent it in its lot calls it. */
+  lot?: string;
 }
 
 const walkIn: Circumstances = { channel: 'walk-in', condition: 'new', inHand: true, packaged: true };
@@ -178,6 +183,7 @@ export const CASE_PLANS: CasePlan[] = [
     circumstances: { ...walkIn, channel: 'auction' },
     by: 'tomas-quelle',
     daysAgo: 6,
+    lot: '12',
     read: ['boxLabel', 'innerLabel'],
     lead: 150,
     inspected: 'done',
@@ -255,6 +261,7 @@ export const CASE_PLANS: CasePlan[] = [
     circumstances: { ...walkIn, channel: 'auction' },
     by: 'bryn-askerby',
     daysAgo: 3,
+    lot: '14',
     read: ['boxBase', 'foot'],
     inspected: 'done',
     answers: { 'outside.height': { off: -3.4 }, 'outside.paint': 1, 'foot.digits': 1, 'own.badge': 'cantTell' },
@@ -297,6 +304,7 @@ export const CASE_PLANS: CasePlan[] = [
     lead: 95,
     inspected: 'done',
     seal: true,
+    went: { to: 'owner', whom: 'the regular who brought it' },
   },
   {
     query: 'VK6105-608',
@@ -319,6 +327,7 @@ export const CASE_PLANS: CasePlan[] = [
       'label.print': 1,
     },
     seal: true,
+    went: { to: 'authority', whom: 'the customs office' },
   },
   {
     query: 'ninefold water 200',
@@ -342,6 +351,7 @@ export const CASE_PLANS: CasePlan[] = [
     inspected: 'some',
     answers: { 'box.dots': 0, 'outside.paint': 1, 'outside.height': { off: 0.7 }, 'foot.digits': 0 },
     seal: true,
+    lot: '11',
   },
   {
     query: '7044-OC',
@@ -460,6 +470,7 @@ export const CASE_PLANS: CasePlan[] = [
     lead: 90,
     inspected: 'done',
     seal: true,
+    went: { to: 'owner', whom: 'the regular who brought it' },
   },
   {
     query: 'leeward parka flint L',
@@ -482,6 +493,7 @@ export const CASE_PLANS: CasePlan[] = [
     circumstances: { ...walkIn, channel: 'auction' },
     by: 'isolde-varr',
     daysAgo: 0,
+    lot: '15',
     read: ['boxBase', 'bottleBase'],
     facts: { 'boxBase.batchCode': '4C17', 'bottleBase.batchCode': '4C17' },
     inspected: 'some',

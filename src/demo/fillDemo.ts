@@ -19,7 +19,9 @@ import type { House } from '@/core/judgement/houseRules';
 import { showsOn, viewsOf } from '@/core/judgement/picturesWorth';
 import { verdictBody } from '@/core/judgement/verdictBody';
 import type { Person } from '@/core/people/person';
+import type { Release } from '@/core/releases/release';
 import { readCaseFolder } from '@/desk/caseFolder';
+import { beginConsignment, type FoundLine, openPieces } from '@/desk/consignments';
 import type { Desk } from '@/desk/desk';
 import { readHouseRules, saveHouseRules } from '@/desk/houseRules';
 import { openCase } from '@/desk/openCase';
@@ -221,8 +223,38 @@ function pictureOf(
   return takePicture(desk, plan.by, specimen, facts, item, plan.facts);
 }
 
-async function layOut(desk: Desk, plan: CasePlan, each: (seconds?: number) => void): Promise<string> {
-  const number = await openCase(desk, {
+/** The consignment that some of the items came with. */
+const LOT = {
+  name: 'Greyharbour Sales, autumn lot',
+  terms: { channel: 'auction', condition: 'new', packaged: true, kind: 'footwear' },
+} as const;
+
+/** Open the case of the next piece of the consignment, from its line of the manifest. */
+async function openPiece(desk: Desk, plan: CasePlan, lot: Lot): Promise<string> {
+  const { id, name, styleCode } = RELEASES.find((each) => each.id === plan.release) as Release;
+  if (lot.pieces === 0) await beginConsignment(desk, plan.by, { ...LOT, id: lot.id });
+  lot.pieces += 1;
+  const line: FoundLine = {
+    line: lot.pieces + 1,
+    ref: plan.lot ?? '',
+    query: plan.query,
+    size: plan.size ?? '',
+    epc: null,
+    gtin14: null,
+    quantity: 1,
+    due: null,
+    note: '',
+    release: { id, title: name, styleCode },
+    sizeKey: plan.size,
+    remark: '',
+  };
+  const [number = ''] = await openPieces(desk, plan.by, lot.id, [{ n: lot.pieces, caseId: desk.newId(), line }]);
+  return number;
+}
+
+/** Open the case of an item that came alone. */
+const openAlone = (desk: Desk, plan: CasePlan): Promise<string> =>
+  openCase(desk, {
     caseId: desk.newId(),
     query: plan.query,
     circumstances: plan.circumstances,
@@ -231,6 +263,14 @@ async function layOut(desk: Desk, plan: CasePlan, each: (seconds?: number) => vo
     scanned: false,
     by: plan.by,
   });
+
+interface Lot {
+  id: string;
+  pieces: number;
+}
+
+async function layOut(desk: Desk, plan: CasePlan, lot: Lot, each: (seconds?: number) => void): Promise<string> {
+  const number = await (plan.lot ? openPiece(desk, plan, lot) : openAlone(desk, plan));
   const record = async (make: (folder: CaseFolder) => NewEvent[], by = plan.by) => {
     const folder = await readCaseFolder(desk, number);
     const events = make(folder);
@@ -267,6 +307,8 @@ async function layOut(desk: Desk, plan: CasePlan, each: (seconds?: number) => vo
       return [{ id: desk.newId(), type: 'verdictSealed', body }];
     });
   }
+  const { went } = plan;
+  if (went) await record(() => [{ id: desk.newId(), type: 'itemMoved', body: { ...went, note: '' } }]);
   return number;
 }
 
@@ -326,9 +368,10 @@ export async function fillDemo(desk: Desk, { history = true }: { history?: boole
     );
   // Numbers are given in the order of opening, so the oldest item comes first.
   const plans = [...CASE_PLANS].sort((a, b) => b.daysAgo - a.daysAgo);
+  const lot = { id: demo.newId(), pieces: 0 };
   for (const [i, plan] of plans.entries()) {
     world.moveTo(addDays(DEMO_TODAY, -plan.daysAgo), 9 + (i % 7));
-    await layOut(demo, plan, world.each);
+    await layOut(demo, plan, lot, world.each);
   }
   return plans.length;
 }

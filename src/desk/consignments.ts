@@ -276,7 +276,16 @@ export interface PieceLine {
   number: string | null;
   state: string | null;
   decision: string | null;
+  /** Where its item went; null while it is here. */
+  away: CaseSummary['away'];
 }
+
+/** What leaves together: all that is decided or closed and not genuine goes back, what is genuine may go out. */
+export type Leaving = 'return' | 'release';
+
+/** Whether a piece is of those that leave so. */
+export const leavesBy = (as: Leaving, { state, decision }: PieceLine): boolean =>
+  as === 'release' ? decision === 'genuine' : state !== null && state !== 'open' && decision !== 'genuine';
 
 export interface Consignment extends Omit<ConsignmentLine, 'pieces' | 'open'> {
   terms: ConsignmentTerms;
@@ -291,7 +300,7 @@ export async function readConsignment(desk: Desk, id: string): Promise<Consignme
   const pieces = items.map(({ n, body: line, number, state, summary }): PieceLine => {
     const known = summary ? (JSON.parse(summary) as CaseSummary) : null;
     const decision = state === 'sealed' ? (known?.goods.decision ?? null) : null;
-    return { n, line: JSON.parse(line) as FoundLine, number, state, decision };
+    return { n, line: JSON.parse(line) as FoundLine, number, state, decision, away: known?.away ?? null };
   });
   return { ...row, terms, seller: terms.seller ?? null, pieces };
 }

@@ -4,6 +4,7 @@ import { v4 as uuid } from 'uuid';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { NewEvent } from '@/core/casefile/event';
 import { fold } from '@/core/casefile/fold';
+import { formatProblem } from '@/core/formats/validate';
 import { assess } from '@/core/judgement/assess';
 import { groundsOf } from '@/core/judgement/grounds';
 import { verdictBody } from '@/core/judgement/verdictBody';
@@ -21,6 +22,7 @@ import {
 import { dueDates } from './dueDates';
 import { houseToday } from './houseDay';
 import { readLogbook } from './logbook';
+import { movePieces } from './movePieces';
 import { openCase } from './openCase';
 import { addPhotograph } from './photographs';
 import { readQueue } from './queue';
@@ -29,6 +31,7 @@ import { roundsOf } from './rounds';
 import { casePictures } from './samePictures';
 import { savedViews, saveView } from './savedViews';
 import { sellerRecord } from './sellers';
+import { sightingsBetween } from './sightings';
 
 const BY = 'isolde-varr';
 let at: TestDesk;
@@ -270,6 +273,59 @@ describe('a consignment', () => {
     ).rejects.toThrow(/due then/);
     await expect(openPieces(at.desk, BY, uuid(), [])).rejects.toThrow(/no such consignment/);
     await expect(openPieces(at.desk, BY, uuid(), [{} as never])).rejects.toThrow(/A piece has/);
+  });
+  it('leaves piece by piece as it is decided, never an undecided one for sale, and comes back', async () => {
+    const { desk } = at;
+    const id = uuid();
+    const terms = { channel: 'trade' as const, condition: 'new' as const, packaged: true, kind: 'footwear' };
+    await beginConsignment(desk, BY, { id, name: 'To and fro', terms });
+    const { columns } = await readHeadings(desk, text);
+    const { lines } = await lookAtManifest(desk, BY, { text, columns, keep: true });
+    const opening = lines.map((line, i) => ({ n: i + 1, caseId: uuid(), line }));
+    const [first, second, third] = (await openPieces(desk, BY, id, opening)) as [string, string, string];
+    const leave = (as: 'return' | 'release', to: 'owner' | 'sale' | 'authority') =>
+      movePieces(desk, BY, id, { as, to, whom: 'the driver' });
+    const move = (number: string, to: string) => record(number, ['itemMoved', { to, whom: '', note: '' }]);
+    await expect(leave('return', 'owner')).rejects.toThrow(/still here/);
+    await expect(move(first, 'owner')).rejects.toThrow(/not decided/);
+    await record(first, [
+      'factRead',
+      { place: 'rfid', fact: 'epc', state: 'read', raw: '30364520D009C480000111BD', via: 'rfid' },
+    ]);
+    const { file, assessment } = await weighed(first);
+    const { grounds } = await readCaseFolder(desk, first);
+    await record(first, ['verdictSealed', verdictBody(file, grounds, assessment)]);
+    await record(second, ['caseClosed', { reason: 'taken back' }]);
+    await expect(move(first, 'sale')).rejects.toThrow(/not decided genuine/);
+    await expect(move(first, 'desk')).rejects.toThrow(/already/);
+    await expect(leave('release', 'sale')).rejects.toThrow(/sealed as genuine/);
+    expect(await leave('return', 'owner')).toEqual([first, second]);
+    await expect(leave('return', 'owner')).rejects.toThrow(/still here/);
+    expect((await readConsignment(desk, id)).pieces.map(({ number, away }) => [number, away])).toEqual([
+      [first, 'owner'],
+      [second, 'owner'],
+      [third, null],
+    ]);
+    const today = await houseToday(desk);
+    expect((await readLogbook(desk, today, today)).days.find(({ by }) => by === BY)).toMatchObject({ returned: 2 });
+    // A case is taken up again while its item is away, which then comes back.
+    await record(first, ['reopened', { reason: 'bought again' }]);
+    await record(first, ['itemMoved', { to: 'desk', whom: 'the driver', note: 'unopened' }]);
+    expect((await weighed(first)).file).toMatchObject({ moved: { to: 'desk', note: 'unopened' }, seal: null });
+    await expect(move(first, 'owner')).rejects.toThrow(/not decided/);
+    const { epcisBody } = await sightingsBetween(desk, today, today);
+    expect(formatProblem('epcis', await sightingsBetween(desk, today, today))).toBeNull();
+    const { eventList } = epcisBody;
+    const epc = eventList.at(-1)?.epcList;
+    expect(
+      eventList
+        .filter(({ epcList }) => epcList?.[0] === epc?.[0])
+        .map(({ bizStep, disposition }) => [bizStep, disposition]),
+    ).toEqual([
+      ['inspecting', undefined],
+      ['shipping', 'returned'],
+      ['receiving', 'returned'],
+    ]);
   });
 });
 

@@ -24,6 +24,7 @@ export interface QueueLine extends ShownSummary {
 const SINCE = {
   asked: [],
   closed: null,
+  away: null,
   notices: 0,
   owner: null,
   due: null,

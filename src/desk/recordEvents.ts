@@ -39,6 +39,7 @@ const SAY_NOTHING_OF_CODES = new Set<EventType>([
   'workPlanned',
   'opinionAsked',
   'opinionGiven',
+  'itemMoved',
 ]);
 
 export interface RecordCommand {

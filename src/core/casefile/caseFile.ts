@@ -3,6 +3,7 @@ import type { Circumstances } from './events/circumstancesStated';
 import type { CodeMet } from './events/codeMet';
 import type { FactRead } from './events/factRead';
 import type { RecordedFinding } from './events/findingRecorded';
+import type { ItemMoved } from './events/itemMoved';
 import type { Photo } from './events/photoAdded';
 import type { KeptScale } from './events/photoScaled';
 import type { PictureRequest } from './events/pictureAsked';
@@ -68,6 +69,8 @@ export interface CaseFile {
   consignment: string | null;
   /** What the item proved to be, as far as that is known. */
   truth: (ConfirmedTruth & Stamp) | null;
+  /** Where the item went last, or null while it was never away. */
+  moved: (ItemMoved & Stamp) | null;
   seq: number;
   head: string;
 }

@@ -6,6 +6,7 @@ import type { FactRead } from './events/factRead';
 import type { FactWithdrawn } from './events/factWithdrawn';
 import type { FindingExcused } from './events/findingExcused';
 import type { RecordedFinding } from './events/findingRecorded';
+import type { ItemMoved } from './events/itemMoved';
 import type { Opened } from './events/opened';
 import type { OpinionAsked } from './events/opinionAsked';
 import type { OpinionGiven } from './events/opinionGiven';
@@ -45,6 +46,7 @@ export interface EventBodies {
   reopened: Reopened;
   caseClosed: CaseClosed;
   truthConfirmed: ConfirmedTruth;
+  itemMoved: ItemMoved;
 }
 
 export type EventType = keyof EventBodies;

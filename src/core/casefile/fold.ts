@@ -29,6 +29,7 @@ function begin(caseId: string, event: CaseEvent & { type: 'opened' }): CaseFile 
     plan: {},
     consignment: body.consignment ?? null,
     truth: null,
+    moved: null,
     seq: 0,
     head: '',
   };

@@ -1,4 +1,5 @@
 import type { CaseFile } from '../casefile/caseFile';
+import type { Whereabouts } from '../casefile/events/itemMoved';
 import { type Money, moneyOf } from '../listing/money';
 import type { Release } from '../releases/release';
 import { type WorkAhead, workAhead } from '../rounds/workAhead';
@@ -53,6 +54,8 @@ export interface CaseSummary extends CaseStanding {
   reopened: boolean;
   /** Why it was closed without a verdict, or null. */
   closed: string | null;
+  /** Where its item is that left the desk; null while it is here. */
+  away: Exclude<Whereabouts, 'desk'> | null;
   /** What the register met of a sealed case's codes since. */
   notices: number;
   /** Second opinions that are waited for, and of whom. */
@@ -144,6 +147,7 @@ export function summarise(file: CaseFile, grounds: GroundsRevisions, standing: C
     touchedBy: file.touched.by,
     reopened: file.reopenings.length > 0,
     closed: file.closed?.reason ?? null,
+    away: file.moved && file.moved.to !== 'desk' ? file.moved.to : null,
     notices: Object.values(file.notices).filter(({ others }) => others.length > 0).length,
     asked: file.opinions.filter(({ given }) => !given).map(({ id, to }) => ({ id, to })),
     accept,

@@ -31,6 +31,7 @@ const PERMISSIONS: Record<EventType | Deed, readonly Role[]> = {
   pictureAnswered: INTAKE,
   workPlanned: INTAKE,
   releaseChosen: INTAKE,
+  itemMoved: INTAKE,
   addPhotograph: INTAKE,
 
   findingRecorded: CHECKERS,

@@ -10,6 +10,7 @@ const entry = (at: string, caseId: string, more: Partial<LoggedEntry> = {}): Log
   kind: 'shoe',
   decision: null,
   check: null,
+  to: null,
   ...more,
 });
 const dayOf = (at: string) => at.slice(0, 10);
@@ -34,6 +35,15 @@ describe('a logbook', () => {
     // Four minutes before the other case, and what the seal took.
     expect(kinds).toEqual([{ kind: 'shoe', cases: 2, median: 2.5, quartiles: [1.5, 3.5] }]);
     expect(logbookOf([], dayOf)).toEqual({ days: [], kinds: [] });
+  });
+});
+
+describe('items that leave', () => {
+  it('are counted as gone back or passed on, and not at all once they are back', () => {
+    const moves = (['owner', 'owner', 'sale', 'destroyed', 'desk'] as const).map((to, i) =>
+      entry(`09:0${i}`, `case ${i}`, { type: 'itemMoved', to }),
+    );
+    expect(logbookOf(moves, dayOf).days).toEqual([expect.objectContaining({ returned: 2, passedOn: 2, closed: 0 })]);
   });
 });
 

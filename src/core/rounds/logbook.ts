@@ -1,3 +1,4 @@
+import type { Whereabouts } from '../casefile/events/itemMoved';
 import type { Day } from '../dates/day';
 
 /** An entry of any case, as far as a logbook goes. */
@@ -12,6 +13,8 @@ export interface LoggedEntry {
   decision: string | null;
   /** Of a finding: the check that it answers. */
   check: string | null;
+  /** Of an item that moved: where to. */
+  to: Whereabouts | null;
 }
 
 /** What somebody did on a day. */
@@ -27,6 +30,9 @@ export interface DayOfWork {
   /** Closed without a verdict, and passed on to another for an opinion. */
   closed: number;
   escalated: number;
+  /** Items that went back to their owners, and those that left otherwise. */
+  returned: number;
+  passedOn: number;
 }
 
 /** How long cases of a kind took that were sealed in that time. */
@@ -108,13 +114,15 @@ export function logbookOf(entries: LoggedEntry[], dayOf: (at: string) => Day): L
       undecided: 0,
       closed: 0,
       escalated: 0,
+      returned: 0,
+      passedOn: 0,
       touched: new Set<string>(),
     };
     days.set(key, line);
     return line;
   };
   for (const entry of entries) {
-    const { at, by, type, caseId, kind, decision } = entry;
+    const { at, by, type, caseId, kind, decision, to } = entry;
     const line = lineOf(at, by);
     line.entries += 1;
     line.touched.add(caseId);
@@ -126,6 +134,8 @@ export function logbookOf(entries: LoggedEntry[], dayOf: (at: string) => Day): L
     }
     if (type === 'caseClosed') line.closed += 1;
     if (type === 'opinionAsked') line.escalated += 1;
+    if (type === 'itemMoved' && to === 'owner') line.returned += 1;
+    else if (type === 'itemMoved' && to !== 'desk') line.passedOn += 1;
   }
   for (const { entry, minutes } of spells(entries)) lineOf(entry.at, entry.by).minutes += minutes;
   const byKind = new Map<string, number[]>();

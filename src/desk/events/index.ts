@@ -2,6 +2,7 @@ import type { EventType, NewEvent } from '@/core/casefile/event';
 import type { Completion, Setting } from './completion';
 import { factRead, factWithdrawn } from './facts';
 import { findingExcused, findingRecorded, findingWithdrawn } from './findings';
+import { itemMoved } from './itemMoved';
 import { comparablesStated, pictureAnswered, workPlanned } from './listing';
 import { opinionAsked, opinionGiven } from './opinions';
 import { photoAdded } from './photoAdded';
@@ -19,6 +20,7 @@ const COMPLETIONS: { [T in EventType]?: Completion<T> } = {
   comparablesStated,
   pictureAnswered,
   workPlanned,
+  itemMoved,
   opinionAsked,
   opinionGiven,
   photoAdded,

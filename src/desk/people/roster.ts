@@ -39,6 +39,7 @@ const DEEDS: Partial<Record<EventType | Deed, string>> = {
   reopened: 'reopen a case',
   truthConfirmed: 'confirm a truth',
   caseClosed: 'close a case',
+  itemMoved: 'say where an item went',
   findingRecorded: 'answer checks',
   import: 'take in files',
   addPhotograph: 'add photographs',

@@ -1,7 +1,7 @@
 import { renderToBuffer } from '@react-pdf/renderer';
 import { formatDay } from '@/core/dates/day';
 import { GOODS_WORDS } from '@/core/judgement/sentences';
-import { type PieceLine, readConsignment } from '../consignments';
+import { leavesBy, type PieceLine, readConsignment } from '../consignments';
 import type { Desk } from '../desk';
 import { readHouseRules } from '../houseRules';
 import { Refusal } from '../refusal';
@@ -39,9 +39,7 @@ export async function makeItemSlips(
 ): Promise<Uint8Array> {
   registerFonts();
   const { name, pieces } = await readConsignment(desk, id);
-  const wanted = pieces.filter(({ state, decision }) =>
-    as === 'slips' ? true : as === 'release' ? decision === 'genuine' : state !== 'open' && decision !== 'genuine',
-  );
+  const wanted = pieces.filter((piece) => as === 'slips' || leavesBy(as, piece));
   const items = wanted.flatMap(printed);
   if (items.length === 0) throw new Refusal('notFound', NONE[as]);
   if (as === 'slips')

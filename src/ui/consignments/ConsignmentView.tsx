@@ -2,6 +2,7 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
+import { AWAY_WORDS } from '@/core/casefile/whereabouts';
 import type { Arrival } from '@/core/consignments/arrival';
 import { formatDay } from '@/core/dates/day';
 import { GOODS_WORDS } from '@/core/judgement/sentences';
@@ -13,9 +14,13 @@ import { DayTabs } from '../queue/DayTabs';
 import { post } from '../request';
 import { ArrivalPart } from './ArrivalPart';
 import type { ConsignmentFull } from './consignment';
+import { LeavingSheet, stillHere } from './LeavingSheet';
 
 const WORDS: Record<string, string> = GOODS_WORDS;
 const COLUMNS = 'grid-cols-[3rem_5rem_minmax(0,1fr)_6rem_7rem_9rem] max-md:grid-cols-[3rem_5rem_minmax(0,1fr)]';
+
+const stateWords = (state: string | null, decision: string | null): string | undefined =>
+  decision ? WORDS[decision] : state === 'open' ? 'waits' : (state ?? 'not opened');
 
 /** A consignment: its pieces, what of it arrived, its papers, and its end. */
 export function ConsignmentView({ consignment }: { consignment: ConsignmentFull }) {
@@ -24,11 +29,16 @@ export function ConsignmentView({ consignment }: { consignment: ConsignmentFull 
   const [trouble, setTrouble] = useState('');
   const [arrival, setArrival] = useState<Arrival | null>(null);
   const [reading, setReading] = useState(false);
+  const [leaving, setLeaving] = useState(false);
+  const [said, setSaid] = useState('');
   const { held } = useListKeys(
     pieces.map(({ number }) => `/case/${number}/codes`),
-    { enabled: !reading },
+    { enabled: !reading && !leaving },
   );
-  useKeys('t', () => setReading(true), { enabled: !reading, preventDefault: true });
+  useKeys('t', () => setReading(true), { enabled: !reading && !leaving, preventDefault: true });
+  const here = stillHere(pieces);
+  const some = here.return + here.release > 0;
+  useKeys('g', () => setLeaving(true), { enabled: some && !reading && !leaving, preventDefault: true });
   const close = async () => {
     try {
       await post(`/api/consignments/${id}/close`, {});
@@ -38,7 +48,8 @@ export function ConsignmentView({ consignment }: { consignment: ConsignmentFull 
     }
   };
   const open = pieces.filter(({ state }) => state === 'open').length;
-  const here = new Set(arrival?.here);
+  const read = new Set(arrival?.here);
+  const away = pieces.filter(({ away }) => away !== null).length;
   const paper = (as: string, label: string) => (
     <a
       className="inline-flex min-h-9 items-center px-2 text-accent hover:underline underline-offset-4"
@@ -55,6 +66,7 @@ export function ConsignmentView({ consignment }: { consignment: ConsignmentFull 
           <h1 className="text-lg font-semibold">{name}</h1>
           <p className="text-soft">
             {pieces.length} {pieces.length === 1 ? 'piece' : 'pieces'}, {open} {open === 1 ? 'waits' : 'wait'}
+            {away > 0 && `, ${away} left`}
             {seller ? ` · from “${seller}”` : ''} · came {formatDay(at.slice(0, 10))}
             {closedAt ? ` · closed ${formatDay(closedAt.slice(0, 10))}` : ''}
           </p>
@@ -72,6 +84,11 @@ export function ConsignmentView({ consignment }: { consignment: ConsignmentFull 
           <Button onClick={() => setReading(!reading)}>
             Hold tags against it <Key>t</Key>
           </Button>
+          {some && (
+            <Button onClick={() => setLeaving(true)}>
+              Note what leaves <Key>g</Key>
+            </Button>
+          )}
           {!closedAt && <Button onClick={() => void close()}>Close it</Button>}
         </div>
       </div>
@@ -79,6 +96,22 @@ export function ConsignmentView({ consignment }: { consignment: ConsignmentFull 
         <p role="alert" className="mb-3 text-differs">
           {trouble}
         </p>
+      )}
+      {said && (
+        <p role="status" className="mb-3">
+          {said}
+        </p>
+      )}
+      {leaving && (
+        <LeavingSheet
+          consignment={consignment}
+          onClose={(left) => {
+            setLeaving(false);
+            if (left === undefined) return;
+            setSaid(`${left} ${left === 1 ? 'piece is' : 'pieces are'} noted as gone.`);
+            router.refresh();
+          }}
+        />
       )}
       {reading && (
         <ArrivalPart
@@ -101,7 +134,7 @@ export function ConsignmentView({ consignment }: { consignment: ConsignmentFull 
           <span className="max-md:hidden">{arrival ? 'Tag' : 'State'}</span>
         </div>
       )}
-      {pieces.map(({ n, line, number, state, decision }, i) => (
+      {pieces.map(({ n, line, number, state, decision, away }, i) => (
         <ListLine key={n} href={`/case/${number}/codes`} held={i === held} className={COLUMNS}>
           <span className="font-mono text-soft">{n}</span>
           <span className="font-mono">{number}</span>
@@ -111,16 +144,9 @@ export function ConsignmentView({ consignment }: { consignment: ConsignmentFull 
           </span>
           <span className="font-mono max-md:hidden">{line.sizeKey ?? (line.size || '–')}</span>
           <span className="truncate max-md:hidden">{line.ref || '–'}</span>
-          <span className={arrival && !here.has(n) ? 'font-semibold text-differs max-md:hidden' : 'max-md:hidden'}>
-            {arrival
-              ? here.has(n)
-                ? 'read'
-                : 'no tag read'
-              : decision
-                ? WORDS[decision]
-                : state === 'open'
-                  ? 'waits'
-                  : (state ?? 'not opened')}
+          <span className={arrival && !read.has(n) ? 'font-semibold text-differs max-md:hidden' : 'max-md:hidden'}>
+            {arrival ? (read.has(n) ? 'read' : 'no tag read') : stateWords(state, decision)}
+            {!arrival && away && <span className="block text-[13px] text-soft">{AWAY_WORDS[away]}</span>}
           </span>
         </ListLine>
       ))}

@@ -1,3 +1,4 @@
+import type { Whereabouts } from '@/core/casefile/events/itemMoved';
 import type { ManifestField, ManifestLine } from '@/core/consignments/manifest';
 
 /** A consignment as it is listed. */
@@ -40,5 +41,12 @@ export interface ConsignmentFull {
   seller: string | null;
   at: string;
   closedAt: string | null;
-  pieces: { n: number; line: FoundLineView; number: string | null; state: string | null; decision: string | null }[];
+  pieces: {
+    n: number;
+    line: FoundLineView;
+    number: string | null;
+    state: string | null;
+    decision: string | null;
+    away: Exclude<Whereabouts, 'desk'> | null;
+  }[];
 }

@@ -66,6 +66,7 @@ const GROUPS: { name: string; keys: [keys: string[], does: string][] }[] = [
       [['s'], 'on Verdict: seal, or reopen'],
       [['o'], 'on Verdict: ask for a second opinion'],
       [['t'], 'on Verdict: confirm the truth later'],
+      [['g'], 'on Verdict: the item leaves the desk, or came back'],
     ],
   },
   {

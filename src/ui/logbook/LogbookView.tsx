@@ -10,6 +10,17 @@ import { DayTabs } from '../queue/DayTabs';
 
 const DecidedChart = lazy(async () => ({ default: (await import('./DecidedChart')).DecidedChart }));
 
+/** What is counted by day and person, and what it is called. */
+const COUNTS = [
+  ['genuine', 'Genuine'],
+  ['counterfeit', 'Counterfeit'],
+  ['undecided', 'Undecided'],
+  ['closed', 'Closed'],
+  ['escalated', 'Asked others'],
+  ['returned', 'Gone back'],
+  ['passedOn', 'Passed on'],
+] as const;
+
 const hours = (minutes: number): string => (minutes / 60).toFixed(1);
 
 /** What was done, by day and person; what cases took; as a table, a chart, and CSV. */
@@ -53,7 +64,7 @@ export function LogbookView({
               className="inline-flex min-h-9 items-center px-2 text-accent hover:underline underline-offset-4"
               href={`/api/epcis?from=${book.from}&until=${book.until}`}
             >
-              Tags that were read, as EPCIS
+              Tags that came and went, as EPCIS
             </a>
           </>
         )}
@@ -75,7 +86,7 @@ export function LogbookView({
               <tr className="border-b">
                 <th className="py-1 font-normal">Day</th>
                 <th className="font-normal">Who</th>
-                {['Hours', 'Cases', 'Genuine', 'Counterfeit', 'Undecided', 'Closed', 'Asked others'].map((each) => (
+                {['Hours', 'Cases', ...COUNTS.map(([, name]) => name)].map((each) => (
                   <th key={each} className="text-right font-normal">
                     {each}
                   </th>
@@ -88,30 +99,20 @@ export function LogbookView({
                   <td className="whitespace-nowrap">{formatDay(line.day)}</td>
                   <td className="truncate">{names[line.by] ?? line.by}</td>
                   <td className="text-right font-mono">{hours(line.minutes)}</td>
-                  {[line.cases, line.genuine, line.counterfeit, line.undecided, line.closed, line.escalated].map(
-                    (n, i) => (
-                      // biome-ignore lint/suspicious/noArrayIndexKey: the columns stand as they are
-                      <td key={i} className={`text-right font-mono ${n === 0 ? 'text-quiet' : ''}`}>
-                        {n}
-                      </td>
-                    ),
-                  )}
+                  {(['cases', ...COUNTS.map(([of]) => of)] as const).map((of) => (
+                    <td key={of} className={`text-right font-mono ${line[of] === 0 ? 'text-quiet' : ''}`}>
+                      {line[of]}
+                    </td>
+                  ))}
                 </tr>
               ))}
               <tr className="font-semibold">
                 <td colSpan={2}>Together</td>
                 <td className="text-right font-mono">{hours(sum(({ minutes }) => minutes))}</td>
                 <td />
-                {[
-                  sum(({ genuine }) => genuine),
-                  sum(({ counterfeit }) => counterfeit),
-                  sum(({ undecided }) => undecided),
-                  sum(({ closed }) => closed),
-                  sum(({ escalated }) => escalated),
-                ].map((n, i) => (
-                  // biome-ignore lint/suspicious/noArrayIndexKey: the columns stand as they are
-                  <td key={i} className="text-right font-mono">
-                    {n}
+                {COUNTS.map(([of]) => (
+                  <td key={of} className="text-right font-mono">
+                    {sum((line) => line[of])}
                   </td>
                 ))}
               </tr>

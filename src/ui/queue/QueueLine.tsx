@@ -1,4 +1,5 @@
 import { clsx } from 'clsx';
+import { AWAY_WORDS } from '@/core/casefile/whereabouts';
 import type { ShownSummary } from '@/core/judgement/caseSummary';
 import { formatShareAgainst } from '@/core/judgement/decide';
 import { GOODS_WORDS, PACKAGING_WORDS } from '@/core/judgement/sentences';
@@ -111,6 +112,7 @@ export function QueueLine({
             line.inHand ? null : 'pictures only',
             line.reopened ? 'reopened' : null,
             line.closed ? `closed: ${line.closed}` : null,
+            line.away ? AWAY_WORDS[line.away] : null,
           ]
             .filter(Boolean)
             .join(' · ')}

@@ -10,6 +10,7 @@ import { useKeys } from '../controls/useKeys';
 import { ThreeReadings } from '../inspect/Standing';
 import { MarkSign } from '../marks/MarkSign';
 import { useWedge } from '../scan/useWedge';
+import { ItemPanel } from './ItemPanel';
 import { OpinionPanel } from './OpinionPanel';
 import { SealPanel } from './SealPanel';
 import { TruthPanel } from './TruthPanel';
@@ -57,7 +58,7 @@ export function VerdictView({ me }: { me: string }) {
   const { goods, packaging, findings } = assessment;
   const sentences = verdictSentences(file, assessment, grounds.release?.copies);
   // Each panel marks the button of its key; the key itself must not land in the field of the sheet that it opens.
-  useKeys('s,o,t', ({ key }) => document.querySelector<HTMLElement>(`[data-key="${key}"]`)?.click(), {
+  useKeys('s,o,t,g', ({ key }) => document.querySelector<HTMLElement>(`[data-key="${key}"]`)?.click(), {
     preventDefault: true,
   });
   const handling = handlingSentences(goods.decision, grounds.kind);
@@ -109,6 +110,7 @@ export function VerdictView({ me }: { me: string }) {
         <SealPanel />
         <OpinionPanel me={me} />
         <TruthPanel />
+        <ItemPanel />
       </aside>
     </main>
   );

@@ -9,6 +9,7 @@ import { factWithdrawn } from './factWithdrawn';
 import { findingExcused } from './findingExcused';
 import { findingRecorded } from './findingRecorded';
 import { findingWithdrawn } from './findingWithdrawn';
+import { itemMoved } from './itemMoved';
 import { opened } from './opened';
 import { opinionAsked } from './opinionAsked';
 import { opinionGiven } from './opinionGiven';
@@ -49,4 +50,5 @@ export const EVENT_KINDS: { [T in EventType]: EventKind<T> } = {
   reopened,
   caseClosed,
   truthConfirmed,
+  itemMoved,
 };
