@@ -137,6 +137,8 @@ test('so do bad records, rules, cases and imports', async ({ page }) => {
     ['/api/consignments', { id: randomUUID(), name: 'x', terms: { ...terms, channel: 'x' } }, 400, /is none of/],
     ['/api/consignments', { id: randomUUID(), name: 'x', terms: { ...terms, kind: 'x' } }, 400, /no kind of goods “x”/],
     [`/api/consignments/${randomUUID()}/pieces`, { pieces: [null] }, 400, /A piece has its place/],
+    [`/api/consignments/${randomUUID()}/leave`, { as: 'toString', to: 'owner', whom: '' }, 400, /“return” or/],
+    [`/api/consignments/${randomUUID()}/leave`, { as: 'return', to: 'owner' }, 400, /is a text/],
     ['/api/cases', { ...opening, release: -1 }, 400, /by its id/],
     ['/api/cases', { caseId: 5, query: {}, circumstances: 'x' }, 400, /needs the text/],
     ['/api/cases', { ...opening, kind: 'spaceship' }, 404, /no kind “spaceship”/],

@@ -37,6 +37,39 @@ test('a consignment goes from its manifest to open cases and slips, and a slip o
   await page.waitForURL(new RegExp(`/case/${number}`));
 });
 
+test('an item that is decided leaves, alone or with others of its consignment, and may come back', async ({ page }) => {
+  await visit(page, '/case/PP-0401/verdict');
+  const where = page.locator('section').filter({ hasText: 'Where the item is' });
+  await expect(where).toContainText('Gone back to its owner · the regular who brought it');
+  await press(page, 'g');
+  await page.getByLabel('Note').fill('bought by the house');
+  await press(page, 'Enter');
+  await expect(where).toContainText('Back at the desk');
+  await expect(where).toContainText('“bought by the house” Isolde Varr');
+  await press(page, 'g');
+  await expect(page.getByRole('button', { name: 'Note that it left' })).toBeDisabled();
+  await choose(page, 'Where it goes', 'gone out for sale');
+  await page.getByLabel('Who took it').fill('the shop');
+  await press(page, 'Enter');
+  await expect(where).toContainText('Gone out for sale · the shop');
+  // What is not decided genuine is not offered for sale.
+  await visit(page, '/case/PP-0402/verdict');
+  await press(page, 'g');
+  await page.getByLabel('Note').fill('taken back');
+  await press(page, 'Enter', 'g');
+  await expect(page.getByText('not offered for sale from here')).toBeVisible();
+  await press(page, 'Escape');
+  await visit(page, '/consignments');
+  await page.getByRole('link', { name: /Greyharbour/ }).click();
+  await expect(page.getByText('4 pieces, 3 wait')).toBeVisible();
+  await press(page, 'g');
+  await page.getByLabel('Who signed for it').fill('the carrier');
+  await press(page, 'Enter');
+  await expect(page.getByText('1 piece is noted as gone.')).toBeVisible();
+  await expect(page.getByText('4 pieces, 3 wait, 1 left')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Note what leaves' })).toHaveCount(0);
+});
+
 test('the queue is narrowed by keys, and a narrowing is kept under a name', async ({ page }) => {
   await visit(page, '/');
   await press(page, 'f');

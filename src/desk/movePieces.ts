@@ -26,6 +26,7 @@ const NONE: Record<Leaving, string> = {
  */
 export async function movePieces(desk: Desk, by: string, id: string, { as, to, whom }: Departure): Promise<string[]> {
   if (!Object.hasOwn(NONE, as)) throw invalid('What leaves is a “return” or a “release”.');
+  if (typeof whom !== 'string') throw invalid('Who took it is a text.');
   const { pieces } = await readConsignment(desk, id);
   const leaving = pieces.flatMap((piece) =>
     piece.number !== null && piece.away === null && leavesBy(as, piece) ? [piece.number] : [],
@@ -33,7 +34,7 @@ export async function movePieces(desk: Desk, by: string, id: string, { as, to, w
   if (leaving.length === 0) throw new Refusal('notFound', NONE[as]);
   for (const number of leaving) {
     const row = await findCase(desk.store, { number });
-    const moved = { id: randomUUID(), type: 'itemMoved' as const, body: { to, whom: String(whom).trim(), note: '' } };
+    const moved = { id: randomUUID(), type: 'itemMoved' as const, body: { to, whom: whom.trim(), note: '' } };
     await recordEvents(desk, { number, events: [moved], expectedSeq: row?.seq ?? 0, by });
   }
   return leaving;
