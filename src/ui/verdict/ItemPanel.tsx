@@ -89,7 +89,7 @@ export function ItemPanel() {
             </p>
           )}
           <TextField
-            label={away ? 'Who brought it, or noted it wrongly' : 'Who took it'}
+            label={away ? 'Who brought it' : 'Who took it'}
             value={whom}
             maxLength={200}
             onChange={({ target }) => setWhom(target.value)}
