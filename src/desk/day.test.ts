@@ -40,7 +40,7 @@ beforeAll(async () => {
 });
 afterAll(() => at.close());
 
-const open = (seller?: string, sizeKey: string | null = '42') =>
+const open = (seller?: string, sizeKey: string | null = '42', release = 'skerry-runner-dune') =>
   openCase(at.desk, {
     caseId: uuid(),
     query: 'an item',
@@ -51,7 +51,7 @@ const open = (seller?: string, sizeKey: string | null = '42') =>
       packaged: true,
       ...(seller ? { seller } : {}),
     },
-    release: { id: 'skerry-runner-dune', sizeKey, reason: 'told' },
+    release: { id: release, sizeKey, reason: 'told' },
     kind: null,
     scanned: false,
     by: BY,
@@ -109,6 +109,34 @@ describe('a listing', () => {
       { check: 'listing.price', outcome: 'agrees', choice: 'In line with what others ask' },
     ]);
     expect((await listingOf(number))['listing.price']).toBe('agrees');
+  });
+  it('is held against what came: as new or worn, with or without its extras, and says nothing where nobody looked', async () => {
+    const number = await open(undefined, 'M', 'leeward-parka-kelp');
+    const story = async (...events: [NewEvent['type'], object][]) => {
+      if (events.length > 0) await record(number, ...events);
+      const { file, assessment } = await weighed(number);
+      const finding = assessment.findings.find(({ check }) => check.id === 'listing.story');
+      return [file.circumstances.condition, finding?.mark];
+    };
+    const came = (condition: 'new' | 'worn' | 'aged'): [NewEvent['type'], object] => [
+      'circumstancesStated',
+      { channel: 'marketplace', condition, inHand: true, packaged: true },
+    ];
+    expect(await story(said('sellerSays', 'Nie getragen'), said('included', 'Anhänger, Rechnung'))).toEqual([
+      'new',
+      'agrees',
+    ]);
+    expect(await story(came('worn'))).toEqual(['worn', 'differs']);
+    expect(await story(came('aged'))).toEqual(['aged', 'open']);
+    expect(await story(came('new'), said('sellerSays', 'worn twice'))).toEqual(['new', 'open']);
+    const tag = (state: 'absent' | 'read', raw: string): [NewEvent['type'], object] => [
+      'factRead',
+      { place: 'hangTag', fact: 'styleCode', state, raw, via: 'typed' },
+    ];
+    expect(await story(said('included', 'with tags'))).toEqual(['new', 'open']);
+    expect(await story(tag('absent', ''))).toEqual(['new', 'differs']);
+    expect(await story(tag('read', '6310-KD'))).toEqual(['new', 'agrees']);
+    expect(await story(tag('absent', ''), said('included', 'no tags'))).toEqual(['new', 'open']);
   });
   it('without a price of others, and without anything, claims nothing', async () => {
     const number = await open();

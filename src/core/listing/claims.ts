@@ -4,6 +4,7 @@ import { type CrossReading, cellOf } from '../crossread/crossReading';
 import { wordsKey } from '../crossread/words';
 import { formatDay } from '../dates/day';
 import type { Release } from '../releases/release';
+import { conditionSaid, type Extra, extrasSaid } from './saidWords';
 
 /** One thing that the seller says, held against what is known. */
 export interface Claim {
@@ -64,17 +65,45 @@ function wordClaims(reading: CrossReading): Claim[] {
   });
 }
 
-/** Ways of saying that the packaging comes with it, and that it does not. */
-const WITHOUT_BOX = /\b(?:no|without|w\/o|sans|ohne|missing)\s+(?:the\s+|original\s+)?(?:box|carton|packaging)\b/i;
-const WITH_BOX = /\b(?:box|boxed|carton|packaging)\b/i;
+const entryOf = (reading: CrossReading, fact: string): string => {
+  const entry = cellOf(reading, PLACE, fact)?.entry;
+  return entry?.state === 'read' ? entry.raw : '';
+};
 
 function boxClaim(reading: CrossReading, { circumstances }: CaseFile): Claim[] {
-  const said = cellOf(reading, PLACE, 'included')?.entry;
-  if (said?.state !== 'read' || !circumstances.inHand) return [];
-  const claimed = WITH_BOX.test(said.raw) && !WITHOUT_BOX.test(said.raw);
-  if (claimed && !circumstances.packaged)
-    return [{ stands: 'contradicts', sentence: 'Packaging was promised; the goods came without.' }];
-  return claimed ? [{ stands: 'fits', sentence: 'The packaging came as it was promised.' }] : [];
+  const promised = extrasSaid(entryOf(reading, 'included')).get('packaging');
+  if (!promised) return [];
+  return circumstances.packaged
+    ? [{ stands: 'fits', sentence: 'The packaging came as it was promised.' }]
+    : [{ stands: 'contradicts', sentence: 'Packaging was promised; the goods came without.' }];
+}
+
+/** Places of an item that are an extra by themselves, by a word of their names. */
+const PLACES: Partial<Record<Extra, RegExp>> = { tag: /\bhang tag\b/i, card: /\bcard\b/i };
+
+/** Extras that were promised, where their place was looked at: all of it was absent, or some of it was read. */
+function extraClaims(reading: CrossReading, file: CaseFile, { kind }: ReadingContext): Claim[] {
+  return [...extrasSaid(entryOf(reading, 'included'))].flatMap(([extra, promised]): Claim[] => {
+    const place = promised && kind.places.find(({ name }) => PLACES[extra]?.test(name));
+    const entries = place ? Object.values(file.facts[place.id] ?? {}).filter(({ via }) => via !== 'derived') : [];
+    if (!place || entries.length === 0) return [];
+    const name = place.name.toLowerCase();
+    if (entries.every(({ state }) => state === 'absent'))
+      return [{ stands: 'contradicts', sentence: `It was said to come with its ${name}, of which nothing is there.` }];
+    return [{ stands: 'fits', sentence: `Its ${name} came as it was promised.` }];
+  });
+}
+
+/** New or worn, as the seller says and as it came; what is in between says nothing. */
+function conditionClaim(reading: CrossReading, { circumstances }: CaseFile): Claim[] {
+  const said = conditionSaid(`${entryOf(reading, 'sellerSays')}\n${entryOf(reading, 'included')}`);
+  const came = circumstances.condition;
+  if (!said || (came !== 'new' && came !== 'worn')) return [];
+  if (said === came) return [{ stands: 'fits', sentence: `It came ${said}, as the seller says.` }];
+  // Whoever calls new goods worn is careful, and promises nothing.
+  return said === 'new'
+    ? [{ stands: 'contradicts', sentence: 'The seller says that it was never worn; it came worn.' }]
+    : [{ stands: 'open', sentence: 'The seller says that it was worn; it came as new.' }];
 }
 
 /** What the seller says, piece by piece, held against the record, the dates and what came. */
@@ -84,6 +113,8 @@ export function claimsOf(file: CaseFile, context: ReadingContext, reading: Cross
     ...boughtClaim(reading),
     ...(release ? marketClaim(reading, release) : []),
     ...wordClaims(reading),
-    ...boxClaim(reading, file),
+    ...(file.circumstances.inHand
+      ? [...boxClaim(reading, file), ...extraClaims(reading, file, context), ...conditionClaim(reading, file)]
+      : []),
   ];
 }

@@ -5,6 +5,7 @@ import { pricePosition } from './pricePosition';
 import { PRICE_TABLE, priceChances, priceTableProblem } from './priceTable';
 import { readComparables } from './readComparables';
 import { readMessage } from './readMessage';
+import { conditionSaid, extrasSaid } from './saidWords';
 import { readOffered, sizeRun } from './sizeRun';
 import { DEAL_COSTS, expectedGain, payableUpTo, worthOfAnswer } from './worth';
 
@@ -185,6 +186,55 @@ describe('prices of others as a table', () => {
   });
 });
 
+describe('what a seller promises', () => {
+  it.each<[string, [string, boolean][]]>([
+    [
+      'with box, no receipt',
+      [
+        ['packaging', true],
+        ['receipt', false],
+      ],
+    ],
+    [
+      'no box but with tags',
+      [
+        ['packaging', false],
+        ['tag', true],
+      ],
+    ],
+    [
+      'mit Karton, ohne Etikett',
+      [
+        ['packaging', true],
+        ['tag', false],
+      ],
+    ],
+    [
+      'avec boîte et lacets',
+      [
+        ['packaging', true],
+        ['laces', true],
+      ],
+    ],
+    ['OVP', [['packaging', true]]],
+    ['a boxer’s shoe, nothing else', []],
+  ])('%s', (text, said) => {
+    expect([...extrasSaid(text)].sort()).toEqual(said.sort());
+  });
+  it.each([
+    ['never worn, a gift', 'new'],
+    ['Jamais portées', 'new'],
+    ['worn twice', 'worn'],
+    ['nicht getragen', 'new'],
+    ['zweimal getragen', 'worn'],
+    ['brand new laces, shoes worn once', null],
+    ['with new laces', null],
+    ['renewed every year', null],
+  ])('“%s” is %s', (text, condition) => {
+    expect(conditionSaid(text)).toBe(condition);
+  });
+});
+
 describe('a seller’s message', () => {
   const facts = (text: string) =>
     Object.fromEntries(
@@ -204,6 +254,41 @@ describe('a seller’s message', () => {
     [
       'EUR 1,250.00, purchased 14/06/2025, sizes 41, 42 and 43',
       { priceAsked: 'EUR 1,250.00', boughtOn: '14/06/2025', sizesOffered: '41, 42 and 43' },
+    ],
+    [
+      'Verkaufe für 90 EUR statt 180 EUR. Gekauft im Juni 2024 bei Tarn Quay, inkl. Karton und Rechnung.',
+      {
+        priceAsked: '90 EUR',
+        priceStruck: '180 EUR',
+        boughtOn: 'Juni 2024',
+        boughtWhere: 'Tarn Quay',
+        included: 'Karton und Rechnung',
+      },
+    ],
+    [
+      'Je vends 75 €, prix neuf 150 €. Achetées en juin 2024 chez Tarn Quay, pointures 41, 42 et 43, avec boîte.',
+      {
+        priceAsked: '75 €',
+        priceStruck: '150 €',
+        boughtOn: 'juin 2024',
+        boughtWhere: 'Tarn Quay',
+        sizesOffered: '41, 42 et 43',
+        included: 'boîte',
+      },
+    ],
+    [
+      'Vendo por 60 €, compradas en junio de 2024 en Tarn Quay, sin caja.',
+      { priceAsked: '60 €', boughtOn: 'junio de 2024', boughtWhere: 'Tarn Quay', included: 'sin caja' },
+    ],
+    [
+      'Vendo a 60 €, comprate nel giugno 2024 da Tarn Quay, con scatola e scontrino, taglie 41 e 42',
+      {
+        priceAsked: '60 €',
+        boughtOn: 'giugno 2024',
+        boughtWhere: 'Tarn Quay',
+        included: 'scatola e scontrino',
+        sizesOffered: '41 e 42',
+      },
     ],
     ['Asking 75 GBP. No box.', { priceAsked: '75 GBP', included: 'No box' }],
     ['call 0123 456789, worn twice', {}],

@@ -1,6 +1,8 @@
 import type { Day } from '../dates/day';
 import { readPrintedDate } from '../dates/printedDate';
+import words from './listingWords.json';
 import { moneyOf } from './money';
+import { anyOf } from './saidWords';
 
 /** What a seller's message says, by fact of the listing. */
 export interface MessageFact {
@@ -10,18 +12,31 @@ export interface MessageFact {
 
 const AMOUNT = String.raw`(?:(?:[A-Z]{3}|[€£$¥])\s?\d[\d.,']*\d|(?:[A-Z]{3}|[€£$¥])\s?\d|\d[\d.,']*\s?(?:[€£$¥]|(?:EUR|USD|GBP|CHF|SEK|NOK|DKK|PLN|JPY|CAD|AUD)\b))`;
 const prices = new RegExp(AMOUNT, 'g');
-const BEFORE_STRUCK =
-  /(?:\bwas|\binstead of|\bretail(?:s| price)?(?: at| of)?|\brrp|\bstatt|\bnew price|\bau lieu de|~~)[\s:]*$/i;
-const BOUGHT = /\b(?:bought|purchased|got (?:it|them)|gekauft|achet[ée]e?s?|comprad[oa]s?)\b([^.;\n]{0,90})/i;
+const BEFORE_STRUCK = new RegExp(
+  String.raw`(?:${anyOf(words.struck)}(?: price| preis)?(?: at| of| von| de)?|~~)[\s:]*$`,
+  'iu',
+);
+const BOUGHT = new RegExp(String.raw`${anyOf(words.bought)}([^.;\n]{0,90})`, 'iu');
 /** Stretches of a sentence that may be a date, longest first. */
-const DATE_WORDS =
-  /(?:(?:on|in|at|around|am|im|le|en)\s+)?((?:\d{1,2}(?:st|nd|rd|th)?\.?\s+)?\p{L}{3,9}\.?,?\s+\d{4}|\d{4}-\d{2}(?:-\d{2})?|\d{1,2}[./-]\d{1,2}[./-]\d{2,4}|\d{1,2}[./]\d{4}|(?:19|20)\d{2})/iu;
-const WHERE =
-  /\b(?:from|at|in)\s+(?:the\s+|a\s+)?((?:\p{Lu}[\p{L}’'-]+(?:\s+|$)){1,3}|[\p{L}]+ (?:store|shop|outlet))/u;
-const SIZES =
-  /\bsizes?\s*(?:available|left|on offer)?\s*[:=]?\s*((?:[\d.½⅓⅔]+|X{0,3}[SML]|XS)(?:\s*(?:,|\/|&|and|to|-|–|x|×)\s*(?:[\d.½⅓⅔]+|X{0,3}[SML]))+)/i;
-const COMES =
-  /\b(?:with|comes with|including|incl\.?|without|no)\b([^.;\n]{0,80}\b(?:box|carton|packaging|receipt|tags?|laces|bag)\b[^.;\n]{0,40})/i;
+const DATE_WORDS = new RegExp(
+  String.raw`(?:${anyOf(words.beforeDate)}\s+)?((?:\d{1,2}(?:st|nd|rd|th)?\.?\s+(?:de\s+)?)?\p{L}{3,10}\.?,?\s+(?:de\s+)?\d{4}|\d{4}-\d{2}(?:-\d{2})?|\d{1,2}[./-]\d{1,2}[./-]\d{2,4}|\d{1,2}[./]\d{4}|(?:19|20)\d{2})`,
+  'iu',
+);
+/** Where something was bought: a name in capitals, or some shop. */
+const WHERE = new RegExp(
+  String.raw`(?:${anyOf(words.from)})\s+(?:(?:the|a|der|dem|einem|la|le|un|une|el|una|il|lo|de|het)\s+)?((?:\p{Lu}[\p{L}’'-]+(?:\s+|$|(?=[,;.]))){1,3}|\p{L}+ (?:${words.shop.join('|')}))`,
+  'u',
+);
+const SIZES = new RegExp(
+  String.raw`${anyOf(words.sizes)}\.?\s*(?:available|left|on offer|verfügbar|disponibles?|disponibili|beschikbaar)?\s*[:=]?\s*((?:[\d.½⅓⅔]+|X{0,3}[SML]|XS)(?:\s*(?:,|\/|&|and|und|et|y|e|en|to|bis|-|–|x|×)\s*(?:[\d.½⅓⅔]+|X{0,3}[SML]))+)`,
+  'iu',
+);
+const EXTRAS = anyOf(Object.values(words.extras).flat());
+const COMES = new RegExp(
+  String.raw`(?:${anyOf(words.with)}|${anyOf(words.without)})\.?[^.;\n]{0,80}?${EXTRAS}(?:[^.;\n]{0,40}${EXTRAS})?`,
+  'iu',
+);
+const WITH = new RegExp(String.raw`^${anyOf(words.with)}\.?\s+`, 'iu');
 const MOST = 4_000;
 
 const clean = (text: string): string => text.replace(/\s+/g, ' ').replace(/^[\s,;:–-]+|[\s,;:–-]+$/g, '');
@@ -49,7 +64,7 @@ export function readMessage(message: string, today: Day): MessageFact[] {
   add('boughtWhere', WHERE.exec(date ? bought.replace(date, ' ') : bought)?.[1]);
   add('sizesOffered', SIZES.exec(text)?.[1]);
   const comes = COMES.exec(text);
-  add('included', comes?.[0].replace(/^(?:comes )?with\s+|^incl(?:uding|\.)?\s+/i, ''));
+  add('included', comes?.[0].replace(WITH, ''));
   add('sellerSays', text.slice(0, 400));
   return facts;
 }
