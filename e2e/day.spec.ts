@@ -115,3 +115,18 @@ test('a case is planned, moved forward in the rounds, and what cannot be met is 
   await page.waitForURL('/logbook');
   await expect(page.getByRole('heading', { name: 'Decided, by day' })).toBeVisible();
 });
+
+test('somebody’s rounds have the goods that they inspect, and say who inspects the rest', async ({ page }) => {
+  await visit(page, '/people');
+  await page.getByRole('button', { name: 'Goods' }).first().click();
+  await page.getByLabel('Footwear', { exact: true }).uncheck();
+  await expect(page.getByText(/^inspects: /)).not.toContainText('Footwear');
+  await visit(page, '/rounds');
+  await expect(
+    page.getByText(/Not planned here: .*\d+ of Footwear, which Tomas Quelle and Bryn Askerby inspect/),
+  ).toBeVisible();
+  await visit(page, '/people');
+  await page.getByRole('button', { name: 'Goods' }).first().click();
+  await page.getByLabel('Footwear', { exact: true }).check();
+  await expect(page.getByText(/^inspects: /)).toHaveCount(0);
+});

@@ -24,6 +24,8 @@ import { houseToday } from './houseDay';
 import { readLogbook } from './logbook';
 import { movePieces } from './movePieces';
 import { openCase } from './openCase';
+import { changeRoster, peopleState } from './people/people';
+import { requirePerson } from './people/roster';
 import { addPhotograph } from './photographs';
 import { readQueue } from './queue';
 import { recordEvents } from './recordEvents';
@@ -385,6 +387,33 @@ describe('the day', () => {
     const blind = lines.filter(({ asked }) => asked.some(({ to }) => to === BY)).map(({ number }) => number);
     expect(blind.length).toBeGreaterThan(0);
     expect(all.some(({ number }) => blind.includes(number))).toBe(false);
+  });
+  it('plans for somebody the goods that they inspect and what they took, and says who inspects the rest', async () => {
+    const { desk } = at;
+    const who = 'tomas-quelle';
+    const change = async (kinds: string[] | null) =>
+      changeRoster(
+        desk,
+        BY,
+        { change: 'person', id: who, kinds },
+        (await peopleState(desk, await requirePerson(desk, BY))).revision,
+      );
+    const before = await roundsOf(desk, who, who);
+    expect([before.cases.length > 3, before.others]).toEqual([true, []]);
+    await expect(change(['spaceship'])).rejects.toThrow(/no kind of goods “spaceship”/);
+    await change(['fragrance']);
+    const { cases, others } = await roundsOf(desk, who, who);
+    const { open: page } = await readQueue(desk, who, { shelf: 'sealed', donePage: 1, filter: { kind: 'fragrance' } });
+    const fragrances = new Set(page.lines.map(({ number }) => number));
+    expect(cases.length).toBeGreaterThan(0);
+    expect(cases.every(({ number, owner }) => owner === who || fragrances.has(number))).toBe(true);
+    expect(cases.length + others.reduce((sum, each) => sum + each.cases, 0)).toBe(before.cases.length);
+    expect(others.find(({ kindName }) => kindName === 'Footwear')?.who).toEqual(['Isolde Varr', 'Bryn Askerby']);
+    // Everybody’s rounds leave nothing out, and say whose they are not.
+    const everybodys = await roundsOf(desk, who, null);
+    expect(everybodys.cases.length).toBeGreaterThan(cases.length);
+    await change(null);
+    expect(await roundsOf(desk, who, who)).toEqual(before);
   });
   it('keeps views under a name, and tells what is none', async () => {
     await saveView(at.desk, BY, { name: 'Late', query: 'due=overdue&nonsense=1' });

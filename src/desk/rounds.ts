@@ -1,4 +1,5 @@
 import { addDays, type Day } from '@/core/dates/day';
+import { inspects } from '@/core/people/permissions';
 import { atPace, type Pace, pacesOf } from '@/core/rounds/pace';
 import type { Waiting } from '@/core/rounds/planDay';
 import { entriesBetween } from '@/store/logEntries';
@@ -6,6 +7,7 @@ import { listWaiting } from '@/store/waitingCases';
 import { listKindDefinitions } from './checks';
 import type { Desk } from './desk';
 import { houseToday } from './houseDay';
+import { everybody } from './people/roster';
 import { linesOf, mustNotSee, type QueueLine } from './queue';
 
 /** More are planned for no day. */
@@ -24,6 +26,8 @@ export interface RoundsLine extends Waiting {
 export interface Rounds {
   cases: RoundsLine[];
   paces: (Pace & { kindName: string })[];
+  /** Of kinds of goods that this person does not look at: how many cases, and who does. */
+  others: { kindName: string; cases: number; who: string[] }[];
 }
 
 /** Everything was looked at, and it stays undecided: that is for people to talk about, not for a round. */
@@ -48,8 +52,16 @@ export async function roundsOf(desk: Desk, who: string, owner: string | null): P
   const rows = await listWaiting(desk.store, { sort: 'due' }, today, { limit: MOST, offset: 0 });
   const lines = await linesOf(desk, rows, who);
   const paces = await pacesSince(desk, addDays(today, -PACE_DAYS));
-  const cases = lines
-    .filter((line) => canBeDone(line, who) && (owner === null || line.owner === null || line.owner === owner))
+  const people = (await everybody(desk)).filter(({ retired }) => !retired);
+  const person = people.find(({ id }) => id === who);
+  const doable = lines.filter(
+    (line) => canBeDone(line, who) && (owner === null || line.owner === null || line.owner === owner),
+  );
+  // What somebody took is theirs, whatever they look at otherwise.
+  const isTheirs = ({ kind, owner: has }: QueueLine): boolean =>
+    has === who || (person !== undefined && inspects(person, kind));
+  const cases = doable
+    .filter((line) => owner === null || isTheirs(line))
     .flatMap((line): RoundsLine[] => {
       const { number, due, urgent, value, title, colourName, sizeKey, owner: has, next, styleCode } = line;
       const pace = paces[line.kind];
@@ -59,8 +71,15 @@ export async function roundsOf(desk: Desk, who: string, owner: string | null): P
         : [];
     });
   const planned = new Map(lines.map(({ kind, kindName }) => [kind, kindName]));
+  const left = doable.filter((line) => !isTheirs(line));
+  const others = [...new Set(left.map(({ kind }) => kind))].map((kind) => ({
+    kindName: planned.get(kind) as string,
+    cases: left.filter((line) => line.kind === kind).length,
+    who: people.filter((each) => inspects(each, kind)).map(({ name }) => name),
+  }));
   return {
     cases,
+    others,
     paces: Object.entries(paces).flatMap(([kind, pace]) =>
       planned.has(kind) ? [{ ...pace, kindName: planned.get(kind) as string }] : [],
     ),

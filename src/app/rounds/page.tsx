@@ -9,11 +9,12 @@ export default async function RoundsPage({ searchParams }: { searchParams: Promi
   const { whose } = await searchParams;
   const owner = whose === 'all' ? null : me.id;
   const people = await everybody(desk);
-  const { cases, paces } = await roundsOf(desk, me.id, owner);
+  const { cases, paces, others } = await roundsOf(desk, me.id, owner);
   return (
     <RoundsView
       cases={cases}
       paces={paces}
+      others={others}
       everybodys={owner === null}
       names={Object.fromEntries(people.map(({ id, name }) => [id, name]))}
       today={await houseToday(desk)}

@@ -21,6 +21,8 @@ export interface SignInLine {
 /** The page of people. */
 export interface PeopleState {
   people: Member[];
+  /** Kinds of goods that the desk looks at. */
+  kinds: { id: string; name: string }[];
   signIn: SignInRules;
   revision: number;
   /** The desk is reached from other machines: one key press is never enough then. */

@@ -1,5 +1,5 @@
 import type { EventType } from '../casefile/event';
-import type { Role } from './person';
+import type { Person, Role } from './person';
 
 /** What is done at the desk beside adding entries to a case. */
 export type Deed =
@@ -57,6 +57,10 @@ const PERMISSIONS: Record<EventType | Deed, readonly Role[]> = {
 
 /** Whether somebody of that role may do that. */
 export const may = (role: Role, deed: EventType | Deed): boolean => PERMISSIONS[deed].includes(role);
+
+/** Whether somebody inspects goods of a kind: works here, may, and took no other kinds alone. */
+export const inspects = ({ role, retired, kinds }: Person, kind: string): boolean =>
+  !retired && may(role, 'findingRecorded') && (kinds === undefined || kinds.includes(kind));
 
 /** What each role is called, and what it lets do, as a roster shows it. */
 export const ROLES: { value: Role; label: string; does: string }[] = [

@@ -8,6 +8,8 @@ export interface Person {
   role: Role;
   /** Does not work here any more; the name stays, since entries carry it. */
   retired?: boolean;
+  /** Ids of the kinds of goods that they look at; left out: of all. */
+  kinds?: string[];
 }
 
 /** How people sign in at this desk. */

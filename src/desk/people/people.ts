@@ -8,6 +8,7 @@ import {
   keepCredential,
   newestSignIns,
 } from '@/store/people';
+import { listKinds } from '../checks';
 import type { Desk } from '../desk';
 import { invalid, Refusal } from '../refusal';
 import { keepPasskey, type Site } from './passkeys';
@@ -36,6 +37,7 @@ export async function peopleState(desk: Desk, me: Person): Promise<PeopleState> 
   const mine = await credentialsOf(desk.store, me.id);
   return {
     people,
+    kinds: (await listKinds(desk)).map(({ id, name }) => ({ id, name })),
     signIn: body.signIn,
     revision,
     wide: reachedFromElsewhere(),
@@ -47,7 +49,8 @@ export async function peopleState(desk: Desk, me: Person): Promise<PeopleState> 
 /** A change of the roster. */
 export type RosterChange =
   | { change: 'add'; name: string; role: Role }
-  | { change: 'person'; id: string; name?: string; role?: Role; retired?: boolean }
+  /** `kinds`: null for all. */
+  | { change: 'person'; id: string; name?: string; role?: Role; retired?: boolean; kinds?: string[] | null }
   | { change: 'signIn'; signIn: Roster['signIn'] };
 
 const worksAsOwner = ({ role, retired }: Person): boolean => role === 'owner' && !retired;
@@ -60,7 +63,7 @@ function changed(roster: Roster, change: RosterChange, newId: string): Roster {
       ...roster,
       people: [...roster.people, { id: newId, name: String(change.name ?? '').trim(), role: change.role }],
     };
-  const { id, name, role, retired } = change;
+  const { id, name, role, retired, kinds } = change;
   if (!roster.people.some((each) => each.id === id)) throw new Refusal('notFound', 'That person is not on the roster.');
   return {
     ...roster,
@@ -71,6 +74,7 @@ function changed(roster: Roster, change: RosterChange, newId: string): Roster {
             ...(name === undefined ? {} : { name: String(name).trim() }),
             ...(role === undefined ? {} : { role }),
             ...(retired === undefined ? {} : { retired }),
+            ...(kinds === undefined ? {} : { kinds: kinds ?? undefined }),
           }
         : each,
     ),
@@ -82,6 +86,9 @@ async function requireSoundRoster(desk: Desk, roster: Roster): Promise<void> {
   const owners = roster.people.filter(worksAsOwner);
   if (owners.length === 0) throw invalid('The desk would have no owner. Make another person the owner first.');
   const names = roster.people.filter(({ retired }) => !retired).map(({ name }) => name.toLowerCase());
+  const known = new Set((await listKinds(desk)).map(({ id }) => id));
+  const strange = roster.people.flatMap(({ kinds = [] }) => kinds).find((kind) => !known.has(kind));
+  if (strange !== undefined) throw invalid(`There is no kind of goods “${String(strange).slice(0, 80)}”.`);
   const twice = names.find((name, i) => names.indexOf(name) !== i);
   if (twice) throw invalid(`Two people would be called “${twice}”; entries could not tell them apart.`);
   if (roster.signIn.oneKey) return;

@@ -44,6 +44,7 @@ export function PeopleView({ first }: { first: PeopleState }) {
         <Part title="Who works here">
           <RosterTable
             people={state.people}
+            kinds={state.kinds}
             invited={invited}
             oneKey={state.signIn.oneKey && !state.wide}
             manages={manages}

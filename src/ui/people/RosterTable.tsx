@@ -1,11 +1,12 @@
 'use client';
 import { type FormEvent, useState } from 'react';
 import type { Member } from '@/core/people/peopleState';
-import { ROLES } from '@/core/people/permissions';
+import { may, ROLES } from '@/core/people/permissions';
 import type { Role } from '@/core/people/person';
 import { Button } from '../controls/Button';
 import { Choice } from '../controls/Choice';
 import { TextField } from '../controls/TextField';
+import { Tick } from '../controls/Tick';
 import { useInstant } from '../house/House';
 import { useMe } from './Me';
 
@@ -16,6 +17,7 @@ const NAMED = Object.fromEntries(ROLES.map(({ value, label }) => [value, label])
 /** The people of the desk, a line each; the owner changes them here. */
 export function RosterTable({
   people,
+  kinds,
   invited,
   oneKey,
   manages,
@@ -23,6 +25,7 @@ export function RosterTable({
   onInvite,
 }: {
   people: Member[];
+  kinds: { id: string; name: string }[];
   /** A word that lets somebody in once, just made; it is not shown again. */
   invited: { id: string; word: string } | null;
   /** One key press is enough for everybody. */
@@ -34,6 +37,7 @@ export function RosterTable({
   const me = useMe();
   const formatInstant = useInstant();
   const [renamed, setRenamed] = useState<{ id: string; name: string } | null>(null);
+  const [choosing, setChoosing] = useState<string | null>(null);
   const [leaving, setLeaving] = useState<string | null>(null);
   const [added, setAdded] = useState<{ name: string; role: Role }>({ name: '', role: 'checker' });
   const working = people.filter(({ retired }) => !retired);
@@ -45,6 +49,16 @@ export function RosterTable({
   const add = async (event: FormEvent) => {
     event.preventDefault();
     if (await onChange({ change: 'add', ...added })) setAdded({ name: '', role: 'checker' });
+  };
+  const kindsOf = (ids: string[]): string =>
+    kinds
+      .filter(({ id }) => ids.includes(id))
+      .map(({ name }) => name)
+      .join(', ');
+  /** Their kinds with one more or less; all of them, or none, is no choice. */
+  const withKind = ({ kinds: before = kinds.map(({ id }) => id) }: Member, kind: string, ticked: boolean) => {
+    const next = ticked ? [...before, kind] : before.filter((each) => each !== kind);
+    return next.length === kinds.length || next.length === 0 ? null : next;
   };
   const proofsOf = ({ has, invited: waits }: Member): string => {
     const ways = [...(oneKey ? ['one key press'] : []), ...has.map((kind) => PROOFS[kind])];
@@ -90,7 +104,10 @@ export function RosterTable({
                 ) : (
                   <span>{NAMED[role]}</span>
                 )}
-                <span className="text-[13px] text-soft">signs in by: {proofsOf(person)}</span>
+                <span className="text-[13px] text-soft">
+                  signs in by: {proofsOf(person)}
+                  {person.kinds && <span className="block">inspects: {kindsOf(person.kinds)}</span>}
+                </span>
                 {manages && (
                   <span className="flex gap-1">
                     <Button look="quiet" onClick={() => setRenamed({ id, name })}>
@@ -99,6 +116,15 @@ export function RosterTable({
                     <Button look="quiet" onClick={() => void onInvite(id)}>
                       Invite
                     </Button>
+                    {may(role, 'findingRecorded') && (
+                      <Button
+                        look="quiet"
+                        aria-expanded={choosing === id}
+                        onClick={() => setChoosing(choosing === id ? null : id)}
+                      >
+                        Goods
+                      </Button>
+                    )}
                     <Button
                       look={leaving === id ? 'act' : 'quiet'}
                       onBlur={() => setLeaving(null)}
@@ -111,6 +137,23 @@ export function RosterTable({
                   </span>
                 )}
               </div>
+              {choosing === id && (
+                <fieldset className="my-1 flex flex-wrap gap-x-5 border-l-2 border-line pl-3">
+                  <legend className="text-[13px] text-soft">
+                    Their rounds have these kinds of goods, and what they took themselves
+                  </legend>
+                  {kinds.map((kind) => (
+                    <Tick
+                      key={kind.id}
+                      label={kind.name}
+                      checked={person.kinds === undefined || person.kinds.includes(kind.id)}
+                      onChange={(ticked) =>
+                        void onChange({ change: 'person', id, kinds: withKind(person, kind.id, ticked) })
+                      }
+                    />
+                  ))}
+                </fieldset>
+              )}
               {invited?.id === id && (
                 <p role="status" className="my-1 max-w-[70ch]">
                   Give {name} this word, by hand or by voice: <strong className="font-mono">{invited.word}</strong>. It

@@ -31,6 +31,20 @@ interface KindPace {
   cases: number;
 }
 
+/** Cases of a kind of goods that whoever looks does not inspect, and who does. */
+interface OthersKind {
+  kindName: string;
+  cases: number;
+  who: string[];
+}
+
+/** `3 of Apparel, which Bryn Askerby inspects`. */
+const othersWords = ({ kindName, cases, who }: OthersKind): string =>
+  `${cases} of ${kindName}, which ${who.length === 0 ? 'nobody here inspects' : `${listed(who)} ${who.length === 1 ? 'inspects' : 'inspect'}`}`;
+
+const listed = (names: string[]): string =>
+  names.length < 2 ? names.join('') : `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`;
+
 /** `Footwear 2.3 times that (18 cases)`. */
 const paceWords = ({ kindName, factor, cases }: KindPace): string =>
   `${kindName} ${factor.toFixed(1)} times that (${cases} ${cases === 1 ? 'case' : 'cases'})`;
@@ -50,12 +64,14 @@ const bandName = ({ setup, release }: Band): string =>
 export function RoundsView({
   cases,
   paces,
+  others,
   everybodys,
   names,
   today,
 }: {
   cases: RoundsCase[];
   paces: KindPace[];
+  others: OthersKind[];
   /** True where everybody's cases are planned, not only mine and nobody's. */
   everybodys: boolean;
   names: Record<string, string>;
@@ -145,6 +161,11 @@ export function RoundsView({
         <p role="alert" className="mb-3 border-l-4 border-differs pl-3 text-differs">
           {plan.late.length === 1 ? 'One due date' : `${plan.late.length} due dates`} cannot be met even so:{' '}
           {plan.late.map((each) => `${each} (${formatDay(byNumber.get(each)?.due ?? today)})`).join(', ')}.
+        </p>
+      )}
+      {others.length > 0 && (
+        <p className="mb-3">
+          {everybodys ? 'Not yours to inspect' : 'Not planned here'}: {others.map(othersWords).join('; ')}.
         </p>
       )}
       {cases.length > 0 && (
