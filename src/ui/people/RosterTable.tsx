@@ -104,10 +104,7 @@ export function RosterTable({
                 ) : (
                   <span>{NAMED[role]}</span>
                 )}
-                <span className="text-[13px] text-soft">
-                  signs in by: {proofsOf(person)}
-                  {person.kinds && <span className="block">inspects: {kindsOf(person.kinds)}</span>}
-                </span>
+                <span className="text-[13px] text-soft">signs in by: {proofsOf(person)}</span>
                 {manages && (
                   <span className="flex gap-1">
                     <Button look="quiet" onClick={() => setRenamed({ id, name })}>
@@ -137,6 +134,7 @@ export function RosterTable({
                   </span>
                 )}
               </div>
+              {person.kinds && <p className="text-[13px] text-soft">inspects: {kindsOf(person.kinds)}</p>}
               {choosing === id && (
                 <fieldset className="my-1 flex flex-wrap gap-x-5 border-l-2 border-line pl-3">
                   <legend className="text-[13px] text-soft">

@@ -210,7 +210,7 @@ export function RoundsView({
                     event.preventDefault();
                     drop(event.dataTransfer.getData(DRAGGED), line.number);
                   }}
-                  className="grid-cols-[5rem_minmax(0,1fr)_11rem_minmax(0,14rem)_5.5rem] max-md:grid-cols-[5rem_minmax(0,1fr)_5.5rem]"
+                  className="grid-cols-[5rem_minmax(0,1fr)_11rem_minmax(0,14rem)_6.5rem] max-md:grid-cols-[5rem_minmax(0,1fr)_6.5rem]"
                 >
                   <span className="font-mono">{line.number}</span>
                   <span className="truncate">
@@ -235,7 +235,7 @@ export function RoundsView({
                     />
                     {line.last && <span className="ml-2 text-[13px] whitespace-nowrap text-soft">done</span>}
                   </span>
-                  <span className="text-right font-mono text-[13px]">{takes(line.minutes)}</span>
+                  <span className="text-right font-mono text-[13px] whitespace-nowrap">{takes(line.minutes)}</span>
                 </ListLine>
               );
             })}
