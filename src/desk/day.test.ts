@@ -340,8 +340,11 @@ describe('a consignment', () => {
     expect((await readLogbook(desk, today, today)).days.find(({ by }) => by === BY)).toMatchObject({ returned: 2 });
     // A case is taken up again while its item is away, which then comes back.
     await record(first, ['reopened', { reason: 'bought again' }]);
+    const planned = async () => (await roundsOf(desk, BY, null)).cases.some((each) => each.number === first);
+    expect(await planned()).toBe(false);
     await record(first, ['itemMoved', { to: 'desk', whom: 'the driver', note: 'unopened' }]);
     expect((await weighed(first)).file).toMatchObject({ moved: { to: 'desk', note: 'unopened' }, seal: null });
+    expect(await planned()).toBe(true);
     await expect(move(first, 'owner')).rejects.toThrow(/not decided/);
     const { epcisBody } = await sightingsBetween(desk, today, today);
     expect(formatProblem('epcis', await sightingsBetween(desk, today, today))).toBeNull();

@@ -33,10 +33,11 @@ export interface Rounds {
 /** Everything was looked at, and it stays undecided: that is for people to talk about, not for a round. */
 const hopeless = ({ open, goods }: QueueLine): boolean => open === 0 && goods.decision === 'undecided';
 
-/** What somebody can work on: not what waits for a seller, for another's opinion, or must not be seen by them. */
+/** What somebody can work on: not what has left, waits for a seller, for another's opinion, or must not be seen by them. */
 const canBeDone = (line: QueueLine, who: string): boolean =>
   line.ahead !== null &&
   line.inHand &&
+  line.away === null &&
   line.asked.length === 0 &&
   line.picturesAwaited === 0 &&
   !hopeless(line) &&
