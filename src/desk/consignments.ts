@@ -280,13 +280,6 @@ export interface PieceLine {
   away: CaseSummary['away'];
 }
 
-/** What leaves together: all that is decided or closed and not genuine goes back, what is genuine may go out. */
-export type Leaving = 'return' | 'release';
-
-/** Whether a piece is of those that leave so. */
-export const leavesBy = (as: Leaving, { state, decision }: PieceLine): boolean =>
-  as === 'release' ? decision === 'genuine' : state !== null && state !== 'open' && decision !== 'genuine';
-
 export interface Consignment extends Omit<ConsignmentLine, 'pieces' | 'open'> {
   terms: ConsignmentTerms;
   pieces: PieceLine[];

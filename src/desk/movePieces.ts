@@ -1,7 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import type { Whereabouts } from '@/core/casefile/events/itemMoved';
+import { type Leaving, leavesBy } from '@/core/consignments/leaving';
 import { findCase } from '@/store/cases';
-import { type Leaving, leavesBy, readConsignment } from './consignments';
+import { readConsignment } from './consignments';
 import type { Desk } from './desk';
 import { recordEvents } from './recordEvents';
 import { invalid, Refusal } from './refusal';

@@ -1,7 +1,8 @@
 import { renderToBuffer } from '@react-pdf/renderer';
+import { leavesBy } from '@/core/consignments/leaving';
 import { formatDay } from '@/core/dates/day';
 import { GOODS_WORDS } from '@/core/judgement/sentences';
-import { leavesBy, type PieceLine, readConsignment } from '../consignments';
+import { type PieceLine, readConsignment } from '../consignments';
 import type { Desk } from '../desk';
 import { readHouseRules } from '../houseRules';
 import { Refusal } from '../refusal';

@@ -1,6 +1,7 @@
 'use client';
 import { type FormEvent, useState } from 'react';
 import { AWAY_WORDS } from '@/core/casefile/whereabouts';
+import { type Leaving, leavesBy } from '@/core/consignments/leaving';
 import { Button } from '../controls/Button';
 import { Choice } from '../controls/Choice';
 import { Sheet } from '../controls/Sheet';
@@ -14,22 +15,19 @@ type Piece = ConsignmentFull['pieces'][number];
 const WAYS = {
   return: {
     of: (n: number) => `the ${n} that ${n === 1 ? 'goes' : 'go'} back`,
-    is: ({ state, decision }: Piece) => state !== null && state !== 'open' && decision !== 'genuine',
     to: ['owner', 'authority'],
   },
   release: {
     of: (n: number) => `the ${n} that ${n === 1 ? 'is' : 'are'} genuine`,
-    is: ({ decision }: Piece) => decision === 'genuine',
     to: ['owner', 'sale'],
   },
 } as const;
 
-type Way = keyof typeof WAYS;
-
 /** Of the pieces that are still here, so many leave in each way. */
-export const stillHere = (pieces: Piece[]): Record<Way, number> => {
+export const stillHere = (pieces: Piece[]): Record<Leaving, number> => {
   const here = pieces.filter(({ number, away }) => number !== null && away === null);
-  return { return: here.filter(WAYS.return.is).length, release: here.filter(WAYS.release.is).length };
+  const count = (as: Leaving) => here.filter((piece) => leavesBy(as, piece)).length;
+  return { return: count('return'), release: count('release') };
 };
 
 /** Notes for many pieces at once that they left, once somebody has signed for them. */
@@ -42,8 +40,8 @@ export function LeavingSheet({
   onClose: (left?: number) => void;
 }) {
   const counts = stillHere(pieces);
-  const ways = (Object.keys(WAYS) as Way[]).filter((way) => counts[way] > 0);
-  const [way, setWay] = useState<Way>(ways[0] ?? 'return');
+  const ways = (Object.keys(WAYS) as Leaving[]).filter((way) => counts[way] > 0);
+  const [way, setWay] = useState<Leaving>(ways[0] ?? 'return');
   const [to, setTo] = useState<'owner' | 'sale' | 'authority'>('owner');
   const [whom, setWhom] = useState('');
   const [trouble, setTrouble] = useState('');
