@@ -156,7 +156,14 @@ const UNTOLD: typeof SAME = {
   },
   'lindquay-tread-ash 40': {
     'boxLabel.size.own': ['40', 'IV'],
-    'boxLabel.materials': ['textile / rubber', 'Obermaterial: Textil', 'Polyamide, Elastane'],
+    'boxLabel.materials': [
+      '82.5PA 17.5EL',
+      '12 PA 18 EL',
+      'No. 4 polyamide',
+      'textile / rubber',
+      'Obermaterial: Textil',
+      'Polyamide, Elastane',
+    ],
     'boxLabel.styleCode': ['LTL-2204-41'],
   },
 };

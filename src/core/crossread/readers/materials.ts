@@ -22,21 +22,24 @@ const ROLES = namesOf(words.roles);
 /** Words for sorts of material, as shoes have to be marked with: each may be of many fibres. */
 const SORTS = new Set(words.sorts.split(' '));
 
+/** A label without signs for its shares, with them: figures beside fibres that come to wholes, `82PA 18EL`, `cotton 100`. */
+function withSigns(text: string): string {
+  const parts = text.match(/\d+|\p{L}+/gu) ?? [];
+  const isFibre = (part = ''): boolean => FIBRES.has(part);
+  const shares = parts.map((part, i) =>
+    /^\d{1,3}$/.test(part) && (isFibre(parts[i - 1]) || isFibre(parts[i + 1])) ? Number(part) : 0,
+  );
+  const sum = shares.reduce((all, share) => all + share, 0);
+  if (sum === 0 || sum % 100 !== 0) return text;
+  return parts.map((part, i) => (shares[i] ? `${part}%` : part)).join(' ');
+}
+
 /** The shares that a label gives: `Shell 100 % polyamide`, `82% PA 18% EL`. */
 function sharesOf(raw: string, known: Set<string>): Share[] {
   const said = plainText(raw)
     .toUpperCase()
     .replace(/PER ?CENT|PROZENT|POUR ?CENT/g, '%');
-  // Where no share is marked, the figures beside fibres are shares: `82PA 18EL`, `cotton 100`.
-  const text = said.includes('%')
-    ? said
-    : said.replace(
-        /(?<before>\p{L}+)?(?<gap>[ :]*)(?<!\d)(?<share>\d{1,3})(?!\d)(?= *(?<behind>\p{L}+)?)/gu,
-        (all, ...rest) => {
-          const { before = '', gap, share, behind = '' } = rest.at(-1) as Record<string, string | undefined>;
-          return FIBRES.has(before) || FIBRES.has(behind) ? `${before}${gap} ${share}%` : all;
-        },
-      );
+  const text = said.includes('%') ? said : withSigns(said);
   const parts = text.match(/[\d.,]*\d *%|\p{L}+/gu) ?? [];
   const isShare = (part: string): boolean => part.endsWith('%');
   const fibreOf = (word = ''): string | null => FIBRES.get(word) ?? (known.has(word) ? word : null);
@@ -82,6 +85,8 @@ export function readMaterialsFact(raw: string, place: string | null, context: Re
       .split(' ')
       .find((word) => SORTS.has(word));
   if (sort) return fails(`“${sort}” is a sort of material, and says nothing of the fibres.`);
+  if (printed.length === 0 && meant.length > 0 && /\d/.test(raw))
+    return fails('Its figures are no shares that come to a whole; look at it again.');
   if (!recorded || printed.length === 0 || meant.length === 0) return readNamedFact('materials', raw, place, context);
   const display = cleanText(raw);
   const missing = meant.filter((share) => !printed.some((each) => isSame(each, share)));
