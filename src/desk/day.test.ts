@@ -359,6 +359,13 @@ describe('a consignment', () => {
       ['shipping', 'returned'],
       ['receiving', 'returned'],
     ]);
+    // A tag that was read wrongly went nowhere.
+    await record(first, ['factWithdrawn', { place: 'rfid', fact: 'epc' }], ['caseClosed', { reason: 'seen enough' }]);
+    await move(first, 'owner');
+    const later = (await sightingsBetween(desk, today, today)).epcisBody.eventList;
+    expect(later.flatMap(({ epcList, bizStep }) => (epcList?.[0] === epc?.[0] ? [bizStep] : []))).toEqual([
+      'inspecting',
+    ]);
   });
 });
 

@@ -3,7 +3,7 @@ import { select } from './select';
 import type { Store } from './store';
 
 /** Events `e` by which a fact was read that was not withdrawn at its place since. */
-const STANDS = `e.type = 'factRead' AND NOT EXISTS (SELECT 1 FROM case_events w
+export const STANDS = `e.type = 'factRead' AND NOT EXISTS (SELECT 1 FROM case_events w
   WHERE w.caseId = e.caseId AND w.type = 'factWithdrawn' AND w.seq > e.seq
     AND json_extract(w.body, '$.fact') = json_extract(e.body, '$.fact')
     AND json_extract(w.body, '$.place') = json_extract(e.body, '$.place'))`;
