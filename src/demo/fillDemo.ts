@@ -229,6 +229,12 @@ const LOT = {
   terms: { channel: 'auction', condition: 'new', packaged: true, kind: 'footwear' },
 } as const;
 
+/** What came of it so far. */
+interface Lot {
+  id: string;
+  pieces: number;
+}
+
 /** Open the case of the next piece of the consignment, from its line of the manifest. */
 async function openPiece(desk: Desk, plan: CasePlan, lot: Lot): Promise<string> {
   const { id, name, styleCode } = RELEASES.find((each) => each.id === plan.release) as Release;
@@ -263,11 +269,6 @@ const openAlone = (desk: Desk, plan: CasePlan): Promise<string> =>
     scanned: false,
     by: plan.by,
   });
-
-interface Lot {
-  id: string;
-  pieces: number;
-}
 
 async function layOut(desk: Desk, plan: CasePlan, lot: Lot, each: (seconds?: number) => void): Promise<string> {
   const number = await (plan.lot ? openPiece(desk, plan, lot) : openAlone(desk, plan));

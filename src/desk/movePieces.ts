@@ -1,4 +1,3 @@
-import { randomUUID } from 'node:crypto';
 import type { Whereabouts } from '@/core/casefile/events/itemMoved';
 import { type Leaving, leavesBy } from '@/core/consignments/leaving';
 import { findCase } from '@/store/cases';
@@ -35,7 +34,7 @@ export async function movePieces(desk: Desk, by: string, id: string, { as, to, w
   if (leaving.length === 0) throw new Refusal('notFound', NONE[as]);
   for (const number of leaving) {
     const row = await findCase(desk.store, { number });
-    const moved = { id: randomUUID(), type: 'itemMoved' as const, body: { to, whom: whom.trim(), note: '' } };
+    const moved = { id: desk.newId(), type: 'itemMoved' as const, body: { to, whom: whom.trim(), note: '' } };
     await recordEvents(desk, { number, events: [moved], expectedSeq: row?.seq ?? 0, by });
   }
   return leaving;

@@ -1,7 +1,7 @@
-import type { Whereabouts } from './events/itemMoved';
+import type { Away } from './events/itemMoved';
 
 /** Where an item went, as people say it. */
-export const AWAY_WORDS: Record<Exclude<Whereabouts, 'desk'>, string> = {
+export const AWAY_WORDS: Record<Away, string> = {
   owner: 'gone back to its owner',
   sale: 'gone out for sale',
   kept: 'kept as a reference',

@@ -1,5 +1,5 @@
 import type { CaseFile } from '../casefile/caseFile';
-import type { Whereabouts } from '../casefile/events/itemMoved';
+import type { Away } from '../casefile/events/itemMoved';
 import { type Money, moneyOf } from '../listing/money';
 import type { Release } from '../releases/release';
 import { type WorkAhead, workAhead } from '../rounds/workAhead';
@@ -55,7 +55,7 @@ export interface CaseSummary extends CaseStanding {
   /** Why it was closed without a verdict, or null. */
   closed: string | null;
   /** Where its item is that left the desk; null while it is here. */
-  away: Exclude<Whereabouts, 'desk'> | null;
+  away: Away | null;
   /** What the register met of a sealed case's codes since. */
   notices: number;
   /** Second opinions that are waited for, and of whom. */

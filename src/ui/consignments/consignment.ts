@@ -1,4 +1,4 @@
-import type { Whereabouts } from '@/core/casefile/events/itemMoved';
+import type { Away } from '@/core/casefile/events/itemMoved';
 import type { ManifestField, ManifestLine } from '@/core/consignments/manifest';
 
 /** A consignment as it is listed. */
@@ -47,6 +47,6 @@ export interface ConsignmentFull {
     number: string | null;
     state: string | null;
     decision: string | null;
-    away: Exclude<Whereabouts, 'desk'> | null;
+    away: Away | null;
   }[];
 }

@@ -1,6 +1,6 @@
 'use client';
 import { type FormEvent, useState } from 'react';
-import type { Whereabouts } from '@/core/casefile/events/itemMoved';
+import type { Away } from '@/core/casefile/events/itemMoved';
 import { AWAY_WORDS } from '@/core/casefile/whereabouts';
 import { useCaseBook } from '../casebook/CaseBook';
 import { Button, Key } from '../controls/Button';
@@ -9,8 +9,6 @@ import { Sheet } from '../controls/Sheet';
 import { TextField } from '../controls/TextField';
 import { useInstant } from '../house/House';
 import { useMay } from '../people/Me';
-
-type Away = Exclude<Whereabouts, 'desk'>;
 
 /** Where the item goes once its case is decided or closed, and that it came back. */
 export function ItemPanel() {

@@ -3,6 +3,9 @@ import type { EventKind } from './eventKind';
 /** Where an item is that the desk is done with; `desk` again once it came back. */
 export type Whereabouts = 'desk' | 'owner' | 'sale' | 'kept' | 'authority' | 'destroyed';
 
+/** Where an item is that left. */
+export type Away = Exclude<Whereabouts, 'desk'>;
+
 /** An item leaves the desk, or comes back. */
 export interface ItemMoved {
   to: Whereabouts;
