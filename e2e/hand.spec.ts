@@ -224,11 +224,12 @@ test('a key does its work at once, and where a scan goes on from it, it never di
   };
   const first = await asked.getAttribute('data-check');
   // Heard as it is sent; by a page so busy that it hears each key only after it took the one before for a hand's; and
-  // from a machine that paused in its midst.
+  // from a machine that paused in its midst; and both.
   for (const [code, pace] of [
     ['1521204101265', { everyMs: 30 }],
     ['K7-4410', { everyMs: 30, heardEveryMs: 90 }],
     ['9521204101269', { everyMs: 5, pauseMs: 110 }],
+    ['9521204101276', { everyMs: 5, heardEveryMs: 70, pauseMs: 110 }],
   ] as const) {
     await scan(page, code, pace);
     const said = new RegExp(code);

@@ -39,16 +39,18 @@ const looksScanned = (text: string): boolean => {
 /** FNC1 between the elements of a symbol, as scanners type it. */
 const isSeparator = ({ key, ctrlKey }: KeyboardEvent): boolean => key === 'F8' || (ctrlKey && key === ']');
 
-/** The shortest and the longest time between two keys of a run. */
+/** The shortest and the longest time between two keys of a run, and how often it was longer than a scanner's. */
 interface Pace {
   least: number;
   most: number;
+  pauses: number;
 }
 
-const NO_PACE: Pace = { least: Number.POSITIVE_INFINITY, most: 0 };
-const withInterval = ({ least, most }: Pace, ms: number): Pace => ({
+const NO_PACE: Pace = { least: Number.POSITIVE_INFINITY, most: 0, pauses: 0 };
+const withInterval = ({ least, most, pauses }: Pace, ms: number): Pace => ({
   least: Math.min(least, ms),
   most: Math.max(most, ms),
+  pauses: pauses + (ms < BURST_MS ? 0 : 1),
 });
 const isEven = ({ least, most }: Pace): boolean => most - least <= EVEN_MS;
 
@@ -83,9 +85,12 @@ const isScanners = ({ text, field, ...pace }: Burst): boolean =>
   text.length >= SHORTEST &&
   (pace.most < BURST_MS || (isEven(pace) && (looksScanned(text) || (!field && text.length >= SURELY_SCANNED))));
 
-/** A run that a busy page heard late, key by key, was a scanner’s all the same: the keys say when they were pressed. */
-const isHeardLate = ({ text, most, last }: Slow, now: number): boolean =>
-  text.length >= SHORTEST && most < BURST_MS && now - last < BURST_MS;
+/**
+ * A run that a busy page heard late, key by key, was a scanner’s all the same: the keys say when they were pressed. The
+ * scanner may have paused once, where the whole shows its form.
+ */
+const isHeardLate = ({ text, pauses, last }: Slow, now: number): boolean =>
+  now - last < BURST_MS && text.length >= SHORTEST && pauses <= (looksScanned(text) ? 1 : 0);
 
 /** Keys that do nothing by themselves; a scanner sends them before its capitals. */
 const MODIFIERS = ['Shift', 'Control', 'Alt', 'AltGraph', 'Meta', 'CapsLock'];
