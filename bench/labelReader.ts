@@ -107,12 +107,12 @@ async function readOne(
   };
   const began = performance.now();
   const look = await lookAt(picture, eyes);
-  const read = (look.labels ?? []).flatMap((label) => factsIn(label, kind.place as string, context).facts);
+  const read = look.labels.flatMap((label) => factsIn(label, kind.place as string, context).facts);
   tally.ms = performance.now() - began;
   tally.refused = look.problem ? 1 : 0;
   const { codes, facts } = specimen.truth;
   tally.codes = codes.length;
-  const symbols = (look.labels ?? []).flatMap((label) => label.symbols);
+  const symbols = look.labels.flatMap((label) => label.symbols);
   tally.decoded = codes.filter(({ text }) => symbols.some((symbol) => symbol.text === text)).length;
   const perMm = shot.fill * Math.min(shot.width / specimen.width, shot.height / specimen.height);
   const fine = codes.filter(({ module }) => module * perMm >= 2 && shot.blur <= (module * perMm) / 2);
@@ -167,7 +167,7 @@ async function heldBars(
         met: {},
       };
       const look = await lookAt(await pixelsOf(bytes), eyes);
-      const numbers = (look.labels ?? []).flatMap((label) =>
+      const numbers = look.labels.flatMap((label) =>
         factsIn(label, kind.place as string, context).facts.filter(({ fact }) => fact === 'gtin'),
       );
       if (own) tally.own++;

@@ -15,9 +15,13 @@ export interface PictureLabel {
   likeliest: string;
 }
 
-export type PictureReading =
-  | { problem: string; labels?: undefined }
-  | { problem?: undefined; width: number; height: number; labels: PictureLabel[] };
+export interface PictureReading {
+  /** Why its print cannot be read, with what to do about it; a number whose bars a record knows may stand in it all the same. */
+  problem: string | null;
+  width: number;
+  height: number;
+  labels: PictureLabel[];
+}
 
 const WORTH = { sure: 3, likely: 2, doubtful: 0.5 };
 
@@ -38,7 +42,6 @@ export async function readPicture(
   step: (step: Step, share: number) => void,
 ): Promise<PictureReading> {
   const look = await lookAt(picture, eyes, step);
-  if (look.problem !== undefined) return look;
   const labels = look.labels.flatMap((label): PictureLabel[] => {
     const held = heldNumber(label, context);
     const at = Object.fromEntries(places.map(({ id }) => [id, factsIn(label, id, context, others[id], held)]));
@@ -50,5 +53,5 @@ export async function readPicture(
       label.symbols.length + label.lines.length > 0 || Object.values(at).some(({ facts }) => facts.length > 0);
     return says ? [{ corners: label.corners, at, likeliest }] : [];
   });
-  return { width: picture.width, height: picture.height, labels };
+  return { problem: look.problem, width: picture.width, height: picture.height, labels };
 }

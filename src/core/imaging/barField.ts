@@ -47,6 +47,28 @@ function smooth(values: Float64Array, window: number): Float64Array {
   });
 }
 
+/** Bars are light for less of their width at a stretch; so much of the steepest step is none. */
+const QUIET = 0.05;
+const NO_STEP = 0.12;
+
+/** The part of some columns in which most steps follow one another: an edge beside bars is no bar. */
+function densest(means: Float64Array, [left, right]: [number, number]): [number, number] {
+  const quiet = QUIET * (right - left);
+  const step = (x: number) => Math.abs((means[x + 1] as number) - (means[x] as number));
+  const columns = Array.from({ length: right - left }, (_, i) => left + i);
+  const least = NO_STEP * Math.max(...columns.map(step));
+  const pieces: { from: number; to: number; sum: number }[] = [];
+  for (const x of columns.filter((each) => step(each) > least)) {
+    const last = pieces.at(-1);
+    if (last && x - last.to <= quiet) {
+      last.to = x;
+      last.sum += step(x);
+    } else pieces.push({ from: x, to: x, sum: step(x) });
+  }
+  const best = pieces.reduce((most, each) => (each.sum > most.sum ? each : most), { from: left, to: right, sum: 0 });
+  return [best.from, best.to];
+}
+
 /** Rows and columns in which strips are alike; columns without and with what lies behind a stretch where they fade. */
 interface Found {
   top: number;
@@ -103,7 +125,7 @@ export function barFields(flat: Grey): BarField[] {
     );
   });
   const fields: BarField[] = [];
-  for (let tried = 0; tried < MOST_TRIED; tried++) {
+  for (let turn = 0; turn < MOST_TRIED; turn++) {
     const found = strongest(alike, width);
     if (!found) break;
     const { top, bottom, likeness, spans } = found;
@@ -113,7 +135,8 @@ export function barFields(flat: Grey): BarField[] {
     // Upper and lower edge are left out: numbers stand in the bars, and the edges are seldom level.
     const [y0, y1] = [(top + 1) * tall, (bottom + 1) * tall];
     const means = columnMeans(flat, y0, y1);
-    for (const [left, right] of spans.filter(([from, to]) => to - from >= NARROWEST * width)) {
+    const tried = widest ? [...spans, densest(means, widest)] : spans;
+    for (const [left, right] of tried.filter(([from, to]) => to - from >= NARROWEST * width)) {
       const beyond = Math.round((right - left) * BEYOND);
       const from = Math.max(0, left - beyond);
       const profile = means.slice(from, Math.min(width, right + beyond + 1));

@@ -18,16 +18,22 @@ const LEAST_MARGIN = 3;
 /** Where the bars may begin and end beside the field that was found, as shares of its width. */
 const STRAY = 0.1;
 const STEPS = 13;
+/** So many modules on either side of blurred bars are light at least; the label may end behind them. */
+const QUIET = 3.5;
 /** Columns to which a profile is brought: some three a module. */
 const COLUMNS = 330;
 /** Blur that is tried, in modules. */
 const BLURS = [0.45, 0.75, 1.1];
 
-/** Where bars lie on a profile: column at which they begin, columns a module, blur in columns. */
+/**
+ * Where bars lie on a profile: column at which they begin, columns a module, blur in columns. Seen aslant, the modules at
+ * one end are wider than those at the other: so many columns the middle lies off, and the ends twice as many the other way.
+ */
 interface Lie {
   start: number;
   module: number;
   blur: number;
+  bow: number;
 }
 
 /** A profile of other length, each column the mean of those that it stands for. */
@@ -42,53 +48,56 @@ function brought(values: Float64Array, columns: number): Float64Array {
   });
 }
 
-/** Without its mean and its slope, and of length one. */
-function normed(values: Float64Array): Float64Array {
-  const n = values.length;
+/** Where bars begin and end, in modules from the first: each edge with 1 where it becomes darker, -1 where lighter. */
+type Edges = { at: number; darker: 1 | -1 }[];
+
+const edgesOf = (digits: string): Edges => {
+  const bars = eanBars(digits);
+  return Array.from({ length: MODULES + 1 }, (_, at) => ({ at, now: bars[at] ?? false, before: bars[at - 1] ?? false }))
+    .filter(({ now, before }) => now !== before)
+    .map(({ at, now }) => ({ at, darker: now ? 1 : -1 }));
+};
+
+/**
+ * How alike a profile and bars are that a lens throws there, and the light on either side of them, whatever the light's
+ * strength and slope: their partial correlation, -1 to 1.
+ */
+function likeness(profile: Float64Array, edges: Edges, { start, module, blur, bow }: Lie): number {
+  const from = Math.max(0, Math.floor(start - QUIET * module));
+  const to = Math.min(profile.length, Math.ceil(start + (MODULES + QUIET) * module));
+  const n = to - from;
+  if (n < MODULES) return -1;
+  const steps = new Float64Array(n);
+  for (const { at, darker } of edges) {
+    const edge = start + at * module + bow * (1 - 3 * ((2 * at) / MODULES - 1) ** 2) - from;
+    const last = Math.min(n - 1, Math.floor(edge + 3 * blur));
+    for (let x = Math.max(0, Math.ceil(edge - 3 * blur)); x <= last; x++)
+      steps[x] = (steps[x] as number) - darker * Math.exp(-((x - edge) ** 2) / (2 * blur * blur));
+  }
   const middle = (n - 1) / 2;
-  let [sum, along, spread] = [0, 0, 0];
-  for (const [i, value] of values.entries()) {
-    sum += value;
-    along += value * (i - middle);
-    spread += (i - middle) ** 2;
+  let [bright, p, pp, pi, v, vv, vi, pv] = [0, 0, 0, 0, 0, 0, 0, 0];
+  for (let i = 0; i < n; i++) {
+    const seen = profile[from + i] as number;
+    bright += steps[i] as number;
+    p += seen;
+    pp += seen * seen;
+    pi += seen * (i - middle);
+    v += bright;
+    vv += bright * bright;
+    vi += bright * (i - middle);
+    pv += seen * bright;
   }
-  const [level, slope] = [sum / n, spread === 0 ? 0 : along / spread];
-  const level0 = values.map((value, i) => value - level - slope * (i - middle));
-  const length = Math.sqrt(level0.reduce((all, value) => all + value * value, 0)) || 1;
-  return level0.map((value) => value / length);
+  const spread = (n * (n * n - 1)) / 12;
+  const both = pv - (p * v) / n - (pi * vi) / spread;
+  const alone = (pp - (p * p) / n - (pi * pi) / spread) * (vv - (v * v) / n - (vi * vi) / spread);
+  return alone > 0 ? both / Math.sqrt(alone) : 0;
 }
-
-/** Bars as a lens would throw them on so many columns: light is 0, a bar −1. */
-function thrown(bars: boolean[], { start, module, blur }: Lie, columns: number): Float64Array {
-  const sharp = new Float64Array(columns);
-  for (const [i, bar] of bars.entries()) {
-    if (!bar) continue;
-    const [from, to] = [start + i * module, start + (i + 1) * module];
-    for (let x = Math.max(0, Math.floor(from)); x < Math.min(columns, Math.ceil(to)); x++)
-      sharp[x] = (sharp[x] as number) - (Math.min(to, x + 1) - Math.max(from, x));
-  }
-  const reach = Math.max(1, Math.ceil(3 * blur));
-  const kernel = Float64Array.from({ length: 2 * reach + 1 }, (_, i) =>
-    Math.exp(-((i - reach) ** 2) / (2 * blur * blur)),
-  );
-  return sharp.map((_, x) => {
-    let sum = 0;
-    for (let k = -reach; k <= reach; k++) {
-      const at = x + k;
-      if (at >= 0 && at < columns) sum += (sharp[at] as number) * (kernel[k + reach] as number);
-    }
-    return sum;
-  });
-}
-
-const alike = (a: Float64Array, b: Float64Array): number =>
-  a.reduce((sum, value, i) => sum + value * (b[i] as number), 0);
 
 /** The best of some lies for bars, with how alike it makes them. */
-function bestLie(profile: Float64Array, bars: boolean[], lies: Lie[]): { lie: Lie; value: number } {
+function bestLie(profile: Float64Array, edges: Edges, lies: Lie[]): { lie: Lie; value: number } {
   let best = { lie: lies[0] as Lie, value: Number.NEGATIVE_INFINITY };
   for (const lie of lies) {
-    const value = alike(profile, normed(thrown(bars, lie, profile.length)));
+    const value = likeness(profile, edges, lie);
     if (value > best.value) best = { lie, value };
   }
   return best;
@@ -98,27 +107,28 @@ const spread = (middle: number, reach: number, steps: number): number[] =>
   Array.from({ length: steps }, (_, i) => middle - reach + (2 * reach * i) / (steps - 1));
 
 /** Lies of bars that begin and end near two columns. */
-const liesBetween = (starts: number[], ends: number[], blurs: (module: number) => number[]): Lie[] =>
+const liesBetween = (starts: number[], ends: number[], blurs: (module: number) => number[], bow = 0): Lie[] =>
   starts.flatMap((start) =>
     ends.flatMap((end) => {
       const module = (end - start) / MODULES;
-      return blurs(module).map((blur) => ({ start, module, blur }));
+      return blurs(module).map((blur) => ({ start, module, blur, bow }));
     }),
   );
 
 /** Move a lie a little each way until nothing is gained. */
-function refined(profile: Float64Array, bars: boolean[], from: Lie): { lie: Lie; value: number } {
-  let best = bestLie(profile, bars, [from]);
+function refined(profile: Float64Array, edges: Edges, from: Lie): { lie: Lie; value: number } {
+  let best = bestLie(profile, edges, [from]);
   for (let step = from.module; step > from.module / 20; step /= 2) {
-    const { start, module, blur } = best.lie;
+    const { start, module, blur, bow } = best.lie;
     const end = start + MODULES * module;
-    const around = liesBetween([start - step, start, start + step], [end - step, end, end + step], () => [
-      blur * 0.85,
-      blur,
-      blur * 1.18,
-    ]);
-    const next = bestLie(profile, bars, around);
-    if (next.value > best.value) best = next;
+    const blurs = [blur * 0.85, blur, blur * 1.18];
+    const around = liesBetween([start - step, start, start + step], [end - step, end, end + step], () => blurs, bow);
+    best = bestLie(profile, edges, [best.lie, ...around]);
+    best = bestLie(
+      profile,
+      edges,
+      [-step, 0, step].map((more) => ({ ...best.lie, bow: best.lie.bow + more })),
+    );
   }
   return best;
 }
@@ -139,8 +149,8 @@ const over = (value: number): number => 1 - Math.max(0, value) ** 2;
 /**
  * Hold bars that are too blurred to be decoded against the numbers that may stand there: draw each, blur it, compare.
  *
- * Held against made-up labels blurred by a whole module, the right number accounts for .975 or more of what the bars
- * show, and the next leaves three times as much; a wrong one accounts for .955 at most.
+ * Held against made-up labels blurred by a whole module, the right number accounts for .97 or more of what the bars
+ * show, and the next leaves three times as much.
  *
  * @param numbers EAN-13 or UPC-A that the records allow at that place
  * @returns null where none fits, or another fits nearly as well
@@ -153,7 +163,7 @@ export function holdBars(field: BarField, numbers: string[]): HeldBars | null {
   const by = field.profile.length / COLUMNS;
   if (!first || by < MODULES / COLUMNS) return null;
   const width = field.width / by;
-  const upright = normed(brought(field.profile, COLUMNS));
+  const upright = brought(field.profile, COLUMNS);
   // Bars that stand on their head are the same, read from the other side.
   const sides = [upright, upright.toReversed()];
   const left = (field.x - field.from) / by;
@@ -164,11 +174,11 @@ export function holdBars(field: BarField, numbers: string[]): HeldBars | null {
     const lies = liesBetween(spread(start, reach, STEPS), spread(start + width, reach, STEPS), (module) =>
       BLURS.map((blur) => blur * module),
     );
-    return { profile, ...bestLie(profile, eanBars(first), lies) };
+    return { profile, ...bestLie(profile, edgesOf(first), lies) };
   });
   const [side] = ends.sort((a, b) => b.value - a.value);
   if (!side) return null;
-  const held = (each: string) => ({ digits: each, ...refined(side.profile, eanBars(each), side.lie) });
+  const held = (each: string) => ({ digits: each, ...refined(side.profile, edgesOf(each), side.lie) });
   const [best, ...others] = digits.map(held).sort((a, b) => b.value - a.value);
   if (!best || over(best.value) > 1 - LEAST_FIT) return null;
   const rivals = [...others, ...siblings(best.digits).map(held)];

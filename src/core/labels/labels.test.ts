@@ -28,6 +28,8 @@ const PRINTED = {
 const boxLabel = SPECIMEN_KINDS.find(({ id }) => id === 'box-label') ?? expect.fail();
 const handheld = (seed: number): Shot => handheldShot(randomLcg(seed));
 
+const sizeSticker = SPECIMEN_KINDS.find(({ id }) => id === 'size-sticker') ?? expect.fail();
+
 async function pictureOf(shot: Shot, printed: Record<string, string> = PRINTED, seed = 11) {
   const specimen = makeSpecimen(boxLabel, { maker: 'Veskarn', printed, seed });
   const { bytes, camera } = await photograph(specimen, shot, seed);
@@ -45,7 +47,7 @@ afterAll(() => eyes.close());
 
 async function read(picture: Picture) {
   const look = await lookAt(picture, eyes);
-  return (look.labels ?? []).flatMap((label) => factsIn(label, 'boxLabel', labelContext({}, '42')).facts);
+  return look.labels.flatMap((label) => factsIn(label, 'boxLabel', labelContext({}, '42')).facts);
 }
 
 describe('a label is read from a picture', () => {
@@ -143,6 +145,20 @@ describe('bars that are too blurred to be decoded', () => {
     expect(await numbers(PRINTED, 0.21)).toMatchObject([
       { raw: '9521204100064', trust: 'likely', why: expect.stringContaining('fit 9521204100064 and no other') },
     ]);
+  });
+
+  it('are told where the picture is refused for its print', async () => {
+    const specimen = makeSpecimen(sizeSticker, { maker: 'Veskarn', printed: PRINTED, seed: 3 });
+    const { bytes } = await photograph(specimen, { ...handheld(0.4), fill: 0.8, blur: 5 }, 3);
+    const { problem, labels } = await lookAt(await pixelsOf(bytes), eyes);
+    expect(problem).toMatch(/blurred/);
+    const context = labelContext({}, '42');
+    const facts = labels.flatMap((label) => factsIn(label, 'boxLabel', context).facts);
+    expect(facts).toMatchObject([{ fact: 'gtin', raw: PRINTED.gtin, trust: 'likely' }]);
+    const other = labels.flatMap((label) =>
+      factsIn(label, 'boxLabel', { ...context, release: null }).facts.map(({ raw }) => raw),
+    );
+    expect(other).toEqual([]);
   });
 
   it('fit none where they are those of a sibling that the release does not have', async () => {

@@ -20,7 +20,12 @@ export interface SeenLabel {
   lines: SeenWord[][][];
 }
 
-export type Look = { problem: string; labels?: undefined } | { problem?: undefined; labels: SeenLabel[] };
+export interface Look {
+  /** Why print cannot be read, with what to do about it; bars may be told all the same. */
+  problem: string | null;
+  /** The largest first. */
+  labels: SeenLabel[];
+}
 
 /** What is being done, for whoever waits. */
 export type Step = 'symbols' | 'outlines' | 'text';
@@ -66,6 +71,15 @@ function uprightFrame(grey: Grey): Quad {
   return judged.reduce((best, each) => (each.likeness > best.likeness ? each : best)).frame;
 }
 
+/** Bars, on the outlines or wherever they stand upright, too blurred to be decoded; a record may know what they say. */
+const barsAlone = (grey: Grey, outlines: Quad[]): SeenLabel[] =>
+  (outlines.length > 0 ? outlines : [uprightFrame(grey)]).map((corners) => ({
+    corners,
+    symbols: [],
+    bars: barsOn(grey, corners),
+    lines: [],
+  }));
+
 /** Read one outline: its codes are known, its print and bars are looked for. */
 async function readOutline(
   grey: Grey,
@@ -88,7 +102,7 @@ async function readOutline(
  * Look at a picture: whether it can be read at all, what codes are on it, where the labels lie and what stands there.
  *
  * @param step told before each step, with the share that is done
- * @returns a sentence with what to do where the picture is of no use; else its labels, the largest first
+ * @returns its labels; where print cannot be read, a sentence with what to do, and only what may be bars
  */
 export async function lookAt(
   picture: Picture,
@@ -100,9 +114,11 @@ export async function lookAt(
   step('symbols', 0.05);
   const first = await eyes.symbols(picture);
   // A code that was decoded has a check of its own: what the picture lacks did not matter to it.
-  if (problem && first.length === 0) return { problem };
+  const refused = problem && first.length === 0 ? problem : null;
+  if (refused && !mayHoldBars(grey)) return { problem: refused, labels: [] };
   step('outlines', 0.3);
   const found = labelOutlines(grey).slice(0, MOST_LABELS);
+  if (refused) return { problem: refused, labels: barsAlone(grey, found) };
   const symbols = await findSymbols(grey, first, found, eyes);
   const whole = rectangle(0, 0, grey.width, grey.height);
   const [alone] = symbols.filter(({ corners }) => !found.some((quad) => within(quad, middleOf(corners))));
@@ -113,5 +129,5 @@ export async function lookAt(
     const label = await readOutline(grey, quad, symbols, quad === whole, eyes);
     if (label && label.symbols.length + label.bars.length + label.lines.length > 0) labels.push(label);
   }
-  return { labels };
+  return { problem: null, labels };
 }

@@ -42,8 +42,6 @@ async function keptBytes(sha256: string): Promise<Blob> {
   return answer.blob();
 }
 
-type Read = Extract<PictureReading, { labels: PictureLabel[] }>;
-
 /** Read a label from a picture: where each fact stands on the left, what it says on the right. */
 export function PictureSheet({
   file,
@@ -68,7 +66,7 @@ export function PictureSheet({
   const saving = useSaving();
   const { read, progress } = usePictureReader();
   const [shown, setShown] = useState<{ sha256: string; url: string } | null>(null);
-  const [reading, setReading] = useState<Read | null>(null);
+  const [reading, setReading] = useState<PictureReading | null>(null);
   const [which, setWhich] = useState(0);
   const [trouble, setTrouble] = useState('');
   const [sending, setSending] = useState(false);
@@ -84,10 +82,9 @@ export function PictureSheet({
     setShown({ sha256, url: `/api/photos/${sha256}?w=1600` });
     try {
       const found = await read(blob, file, grounds);
-      if (found.problem !== undefined) setTrouble(found.problem);
-      else if (found.labels.length === 0)
-        setTrouble('No label was found in it. Let it fill the picture, on a darker ground.');
-      else setReading(found);
+      if (found.labels.length > 0) setReading(found);
+      else if (!found.problem) setTrouble('No label was found in it. Let it fill the picture, on a darker ground.');
+      if (found.problem) setTrouble(found.problem);
     } catch (error) {
       setTrouble(`${(error as Error).message} Type it in, or try again.`);
     }
@@ -313,7 +310,7 @@ function SeenPicture({
   onDraw,
 }: {
   url: string;
-  reading: Read | null;
+  reading: PictureReading | null;
   label: PictureLabel | null;
   lit: string | null;
   onChoose: (which: number) => void;
