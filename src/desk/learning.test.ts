@@ -4,6 +4,7 @@ import type { NewEvent } from '@/core/casefile/event';
 import { fold } from '@/core/casefile/fold';
 import type { CheckDefinition } from '@/core/checks/check';
 import { assess } from '@/core/judgement/assess';
+import { NEWEST_EDITION } from '@/core/judgement/edition';
 import { editionOf, groundsOf } from '@/core/judgement/grounds';
 import { UNNAMED_HOUSE } from '@/core/judgement/houseRules';
 import type { TellStatistics } from '@/core/judgement/statistics';
@@ -127,7 +128,7 @@ describe('a sealed case that nobody confirmed', () => {
   });
   it('pins the edition that judged it, and is judged by it for ever', async () => {
     const { id, events, grounds } = await readCaseFolder(at.desk, 'PP-0012');
-    expect(fold(id, events).seal?.pins.edition).toBe(3);
+    expect(fold(id, events).seal?.pins.edition).toBe(NEWEST_EDITION);
     const [first, second] = ([1, 2] as const).map((edition) =>
       assess(fold(id, events), { ...groundsOf(grounds), edition }),
     );

@@ -53,6 +53,8 @@ export function statedClasses(
 }
 
 const beta = (mean: number, worth: number): Beta => [mean * worth, (1 - mean) * worth];
+/** So much of the rarer outcome counts as seen before any case, as in Jeffreys' prior; half as much on hearsay. */
+const rarer = (worth: number): number => Math.min(0.5, worth / 8);
 
 /** What is known of a check before any case: its stated chances, worth as much as they are supported. */
 export function statedBetas(
@@ -62,9 +64,12 @@ export function statedBetas(
 ): PerClass<Beta> {
   const worth = SUPPORT_OBSERVATIONS[check.support];
   const { usual, offDay, well, poorly } = statedClasses(check, rules, edition);
+  // How seldom genuine items differ is known within a factor: a few items that agree do not make it rarer still.
+  const seldom = (chance: number): Beta =>
+    beta(chance, edition < 4 ? worth : Math.max(worth, rarer(worth) / Math.min(chance, 1 - chance)));
   return {
-    usual: beta(usual, worth),
-    offDay: beta(offDay, worth),
+    usual: seldom(usual),
+    offDay: seldom(offDay),
     well: beta(well, worth),
     poorly: beta(poorly, worth),
   };

@@ -1,13 +1,21 @@
 import { randomBeta, randomLcg } from 'd3-random';
 import type { Bearing } from '../checks/check';
 import { type Beta, likelyAtLeast, type PerClass } from './classes';
-import { type Evidence, logsOf, type StrandEvidence } from './evidence';
-import { update, updateAll } from './hypotheses';
+import type { Evidence, StrandEvidence } from './evidence';
+import { type Hypotheses, hypothesesOf, logOfAll, update, updateAll } from './hypotheses';
 import { betasOf, mixOf } from './learned';
 import { residualOf } from './outcomeChances';
-import type { Knowledge } from './parameters';
+import { type Knowledge, qualitiesOf } from './parameters';
+import type { Quality } from './quality';
 import { recordedBy } from './slips';
-import { addLogs, logLikelihoods, type Products, productsOf, strandShares } from './strandLikelihood';
+import {
+  addLogs,
+  logLikelihoods,
+  type Products,
+  productsOf,
+  type StrandShares,
+  strandShares,
+} from './strandLikelihood';
 import { genuineShare, WORLDS, type World } from './worlds';
 
 export interface Intervals {
@@ -106,7 +114,7 @@ function strandSampler(
   beta: Sampler,
 ) {
   const { rules, statistics, edition } = known;
-  const { quality, makes } = evidence.parameters;
+  const { makes } = evidence.parameters;
   const byMake = makes && productsOf([...pieces.values()]);
   const mix = mixOf(strand, rules, statistics);
   const [well, wellSeen] = bothWays(mix.wellCopied, true, beta);
@@ -132,7 +140,7 @@ function strandSampler(
         poorly: bothWays(poorly, differs, beta),
       };
     });
-  return (classes: Classes): Float64Array => {
+  return (classes: Classes, quality: Quality): Float64Array => {
     const products: Products = {
       goods: { ...fixed.goods },
       packaging: { ...fixed.packaging },
@@ -165,51 +173,99 @@ interface Put {
   node: number;
 }
 
-function hypothesisSampler(evidence: Evidence, random: () => number) {
-  const { hypotheses, prior } = evidence;
-  const believed = updateAll(hypotheses, prior, logsOf(evidence));
-  return (): Put => {
-    let left = random();
-    let at = 0;
-    while (at < believed.length - 1 && left >= (believed[at] as number)) left -= believed[at++] as number;
-    const world = WORLDS.findLast((each) => hypotheses.from[each] <= at) as World;
-    return { world, node: at - hypotheses.from[world] };
-  };
+/** One value that the strands' hanging together may have, with what the case says of the hypotheses under it. */
+interface Hanging {
+  quality: Quality;
+  hypotheses: Hypotheses;
+  shares: Map<string, StrandShares>;
+  /** P of each hypothesis after all that was seen. */
+  believed: Float64Array;
+  /** How likely that value is, the case seen. */
+  chance: number;
+}
+
+/** Every value that the strands' hanging together may have, as likely as it is after what was seen on the case. */
+function hangingsOf({ prior, parameters, strands }: Evidence, known: Knowledge): Hanging[] {
+  const { makes } = parameters;
+  const all = qualitiesOf(known).map(({ quality, chance }) => {
+    const hypotheses = hypothesesOf(quality, makes?.shares);
+    const shares = new Map(
+      [...strands.keys()].map((id) => [
+        id,
+        strandShares(parameters.shares(id).ofItself, quality, makes?.shares.length),
+      ]),
+    );
+    const logs = addLogs(
+      [...strands].map(([id, { products }]) => logLikelihoods(products, shares.get(id) as StrandShares)),
+      hypotheses.count,
+    );
+    return {
+      quality,
+      hypotheses,
+      shares,
+      believed: updateAll(hypotheses, prior, logs),
+      chance,
+      log: logOfAll(hypotheses, prior, logs),
+    };
+  });
+  const most = Math.max(...all.map(({ log }) => log));
+  const weights = all.map(({ chance, log }) => chance * Math.exp(log - most));
+  const sum = weights.reduce((a, b) => a + b, 0);
+  return all.map(({ log, ...each }, i) => ({ ...each, chance: (weights[i] as number) / sum }));
+}
+
+/** One of some things, by their chances. */
+function pick(chances: ArrayLike<number>, random: () => number): number {
+  let left = random();
+  let at = 0;
+  while (at < chances.length - 1 && left >= (chances[at] as number)) left -= chances[at++] as number;
+  return at;
+}
+
+function drawHypothesis({ hypotheses, believed }: Hanging, random: () => number): Put {
+  const at = pick(believed, random);
+  const world = WORLDS.findLast((each) => hypotheses.from[each] <= at) as World;
+  return { world, node: at - hypotheses.from[world] };
 }
 
 /**
  * How far P(genuine) may stray because the parameters themselves are only known so well: every chance of every
  * class, and the share of each class, is drawn from its posterior. From the second edition on that posterior rests
  * on the judged case too: a world is drawn, then the class of each strand in it, and what was seen is counted there as
- * one more observation. That is exact, since the posterior is a finite mixture of such counts.
+ * one more observation. That is exact, since the posterior is a finite mixture of such counts. From the fourth on how far
+ * the strands hang together is drawn first: of several values that the cases allow, not only the likeliest counts.
  *
  * @param known what the evidence's parameters come from
  * @param draws how many, at least 1
  * @param seed the same seed gives the same interval
  */
 export function drawIntervals(evidence: Evidence, known: Knowledge, draws: number, seed: number): Intervals {
-  const { prior, hypotheses, parameters, strands } = evidence;
+  const { prior, strands } = evidence;
   const source = randomLcg(seed);
   const random = randomBeta.source(source);
   const beta: Sampler = ([yes, no]) => random(yes, no);
-  const drawHypothesis = hypothesisSampler(evidence, source);
-  const samplers = [...strands].map(([id, strand]) => {
-    const { offDay, offDayAt, wellCopied, wellCopiedAt } = parameters.shares(id);
-    const sample = strandSampler(id, strand, known, evidence, beta);
-    return (put: Put | null) => {
-      if (!put) return sample(NO_CLASS);
-      const whole = put.world === 'own' || put.world === 'repackedGenuine';
-      const off = whole ? (offDayAt[put.node] ?? offDay) : offDay;
-      const well = whole ? wellCopied : (wellCopiedAt[put.node] ?? wellCopied);
-      return sample(drawClasses(put.world, strand.products, well, off, source));
-    };
-  });
+  const hangings = hangingsOf(evidence, known);
+  const chances = hangings.map(({ chance }) => chance);
+  const samplers = [...strands].map(([id, strand]) => ({
+    id,
+    strand,
+    sample: strandSampler(id, strand, known, evidence, beta),
+  }));
   const genuine: number[] = [];
   const own: number[] = [];
   for (let draw = 0; draw < draws; draw++) {
-    const put = known.edition.drawsWithCase ? drawHypothesis() : null;
+    const hanging = hangings[hangings.length > 1 ? pick(chances, source) : 0] as Hanging;
+    const { hypotheses, quality, shares } = hanging;
+    const put = known.edition.drawsWithCase ? drawHypothesis(hanging, source) : null;
     const logs = addLogs(
-      samplers.map((sample) => sample(put)),
+      samplers.map(({ id, strand, sample }) => {
+        if (!put) return sample(NO_CLASS, quality);
+        const { offDay, offDayAt, wellCopied, wellCopiedAt } = shares.get(id) as StrandShares;
+        const whole = put.world === 'own' || put.world === 'repackedGenuine';
+        const off = whole ? (offDayAt[put.node] ?? offDay) : offDay;
+        const well = whole ? wellCopied : (wellCopiedAt[put.node] ?? wellCopied);
+        return sample(drawClasses(put.world, strand.products, well, off, source), quality);
+      }),
       hypotheses.count,
     );
     const worlds = update(hypotheses, prior, logs);

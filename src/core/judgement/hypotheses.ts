@@ -93,3 +93,15 @@ export function makesOf({ from, counterfeitNodes, makes }: Hypotheses, each: Flo
 /** The worlds after all that was seen. */
 export const update = (hypotheses: Hypotheses, prior: PerWorld, logs: Float64Array): PerWorld =>
   worldsOf(hypotheses, updateAll(hypotheses, prior, logs));
+
+/** How likely all that was seen is, over all hypotheses, as a logarithm. */
+export function logOfAll(hypotheses: Hypotheses, prior: PerWorld, logs: Float64Array): number {
+  const most = logs.reduce((a, b) => Math.max(a, b));
+  let sum = 0;
+  for (const world of WORLDS) {
+    const begin = hypotheses.from[world];
+    for (let at = begin; at < begin + entriesIn(hypotheses, world); at++)
+      sum += prior[world] * (hypotheses.weights[at] as number) * Math.exp((logs[at] as number) - most);
+  }
+  return most + Math.log(sum);
+}

@@ -4,7 +4,7 @@ import { EDITIONS, type Edition, NEWEST_EDITION } from './edition';
 import type { HouseRules } from './houseRules';
 import { betasOf, mixOf } from './learned';
 import { type KnownMakes, knownMakes } from './makes';
-import type { Quality } from './quality';
+import { CORRELATIONS, type Quality, statedQualities } from './quality';
 import { recordedBy } from './slips';
 import type { KnownShift, TellStatistics } from './statistics';
 import { type StrandShares, strandShares } from './strandLikelihood';
@@ -73,4 +73,20 @@ export function parametersOf(
     slips: () => edition.slips,
     shift: ({ check, releaseId }) => (releaseId && statistics?.shifts[`${check.id}/${releaseId}`]) || null,
   };
+}
+
+/** Values less likely than this are not drawn. */
+const HARDLY = 0.001;
+
+/** Every value that the strands' hanging together may have, with how likely it is before the case that is judged. */
+export function qualitiesOf(known: Knowledge): { quality: Quality; chance: number }[] {
+  const { rules, statistics, edition } = known;
+  const quality = qualityOf(known);
+  const learnedAlone = statistics?.quality !== undefined && !statistics.qualities;
+  if (!edition.drawsQuality || rules.frozen?.quality || learnedAlone) return [{ quality, chance: 1 }];
+  const chances = statistics?.qualities ?? statedQualities();
+  return CORRELATIONS.map((counterfeit, i) => ({
+    quality: { ...quality, counterfeit },
+    chance: chances[i] ?? 0,
+  })).filter(({ chance }) => chance > HARDLY);
 }

@@ -40,3 +40,20 @@ export function sharesByQuality(share: number, correlation: number): number[] {
   const [pull, rest] = [Math.sqrt(correlation), Math.sqrt(1 - correlation)];
   return QUALITY_NODES.map((z) => normal((at - pull * z) / rest));
 }
+
+/** How far the strands of a copy may hang together. */
+export const CORRELATIONS = [0, 0.1, 0.2, 0.35, 0.5, 0.65, 0.8];
+
+/** What little is believed of it before any case, as a logarithm; likeliest where the edition states it. */
+export const doubt = (correlation: number): number => 0.69 * Math.log(correlation + 0.1) + Math.log(1 - correlation);
+
+/** Chances from logarithms of what they are in proportion to. */
+export function chancesOf(logs: number[]): number[] {
+  const most = Math.max(...logs);
+  const parts = logs.map((log) => Math.exp(log - most));
+  const sum = parts.reduce((a, b) => a + b, 0);
+  return parts.map((part) => part / sum);
+}
+
+/** How likely each of the correlations is before any case. */
+export const statedQualities = (): number[] => chancesOf(CORRELATIONS.map(doubt));

@@ -75,6 +75,8 @@ export interface TellStatistics {
   /** Check id and release id, with a slash between, to the known shift. */
   shifts: Record<string, KnownShift>;
   quality?: Quality;
+  /** How likely each of `CORRELATIONS` is; absent where it is frozen, and in documents of earlier editions. */
+  qualities?: number[];
   /** P(counterfeit) of what comes by the door, by channel and by the house's label of the seller. */
   shares?: { channels: Record<string, Beta>; sellers: Record<string, Beta> };
   releases?: ReleaseStatistics;

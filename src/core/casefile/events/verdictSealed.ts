@@ -13,7 +13,7 @@ export interface Pins {
   /** What confirmed cases had taught by then; absent or null where there were none. */
   statistics?: ChosenRelease | null;
   /** Which edition of the weighing judged; absent in verdicts of the first. */
-  edition?: 1 | 2 | 3;
+  edition?: 1 | 2 | 3 | 4;
   /** Which version of the program read and weighed; absent in verdicts from before it was noted. */
   program?: string;
 }

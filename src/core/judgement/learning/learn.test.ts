@@ -62,6 +62,15 @@ describe('learning', () => {
       meanOf(strands.t?.checks.b?.usual ?? [0, 1]) + 0.1,
     );
   });
+  it('knows a rare chance within a factor: a few that agree make it no rarer, many that differ less rare', () => {
+    const rare = [check('a', { g: 0.005 }), check('b', { g: 0.005, strand: 't' })];
+    const cases = Array.from({ length: 30 }, (_, i) => confirmed('genuine', { a: false, b: i % 3 === 0 }));
+    const { strands } = learn('k', cases, rare, rules, TODAY);
+    const learned = (strand: string, id: string) => meanOf(strands[strand]?.checks[id]?.usual ?? [0, 1]);
+    expect(learned('s', 'a')).toBeGreaterThan(0.002);
+    expect(learned('s', 'a')).toBeLessThan(0.005);
+    expect(learned('t', 'b')).toBeGreaterThan(0.05);
+  });
   it('lets counterfeits fade by half in the half-life, genuine items never, and counts by trust', () => {
     const old = { at: '2025-05-25' };
     expect(weightOfCase(confirmed('counterfeit', {}, old), TODAY, rules)).toBeCloseTo(0.5, 2);

@@ -114,7 +114,7 @@ export function learn(
   const fade = fadeOf(table, { shares: rules.halfLifeMonths, chances: rules.halfLifeMonths });
   const few = { table, stated, fade, cases: newest(table, TO_CHOOSE), learnErrors };
   const first = maximiseExpectation(few, firstFit(table, stated, UNRELATED), FIRST_ROUNDS);
-  const { quality, fit } = chooseQuality(few, first);
+  const { quality, qualities, fit } = chooseQuality(few, first);
   const memory = chooseMemory(few, fit);
   const generation = noticeGeneration(few, fit, memory);
   const task = { ...few, fade: fadeOf(table, memory), cases: all };
@@ -134,6 +134,7 @@ export function learn(
     strands: strandsOf(table, stated, fitted),
     shifts: knownShifts(confirmed, asOf, rules),
     quality,
+    ...(qualities ? { qualities } : {}),
     memory,
     releases,
     ...(generation === null ? {} : { generation: addDays(asOf, -Math.round(generation * DAYS_A_MONTH)) }),

@@ -283,6 +283,22 @@ describe('what is seen together', () => {
     };
     expect(width(2)).toBeLessThan(width(1));
   });
+  it('holds, from the fourth on, that nobody knows how far strands hang together', () => {
+    const apart = Array.from({ length: 12 }, (_, i) => check(`x${i}`, { strand: `x${i}`, support: 'measured' }));
+    const seen = apart.map((each): Finding => ({ check: each, mark: 'agrees', problems: [] }));
+    const statistics = { ...learn('k', [], apart, rules, TODAY), quality: { genuine: 0, counterfeit: 0 } };
+    const lowest = (edition: 3 | 4, qualities: number[]) => {
+      const learned = { ...statistics, qualities };
+      const evidence = evidenceOf(seen, 0.2, rules, parametersOf(rules, learned, EDITIONS[edition]));
+      return drawIntervals(evidence, { rules, statistics: learned, edition: EDITIONS[edition] }, 400, 0.4).genuine[0];
+    };
+    const [open, sure] = [
+      [0.3, 0.2, 0.2, 0.1, 0.1, 0.05, 0.05],
+      [1, 0, 0, 0, 0, 0, 0],
+    ];
+    expect(lowest(4, open)).toBeLessThan(lowest(4, sure));
+    expect(lowest(3, open)).toBe(lowest(3, sure));
+  });
   it('lets no single value weigh more than a slip of the hand', () => {
     const measured = check('m', { answer: { form: 'quantity', measure: 'm', uncertainty: 0.3 }, support: 'measured' });
     const nominal = { value: 100, tolerance: 2, unit: 'mm', source: '' };
