@@ -24,7 +24,9 @@ test.afterAll(async () => {
 
 /** Type what the box says, fact after fact; below the last one the hand goes on to the bottle, and leaves from there. */
 async function readBox(page: Page): Promise<void> {
+  await page.locator('td[data-place="bottleBase"]').first().waitFor();
   await press(page, '/');
+  await expect(page.locator('td[data-place] input:focus')).toHaveCount(1);
   for (const text of PRINTED) {
     await type(page, text);
     await press(page, 'Enter');

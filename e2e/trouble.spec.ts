@@ -74,7 +74,7 @@ test('a hand faster than the desk seals what it agreed to, once that is drawn an
   });
   await expect(page.getByRole('complementary', { name: 'Standing' })).toContainText('counterfeit');
   await page.evaluate(() => Object.assign(window, { holding: true }));
-  await press(page, '1', 'v');
+  await press(page, '1', '1', '1', 'v');
   await page.waitForURL(/verdict/);
   await press(page, 's');
   const sheet = page.getByRole('dialog', { name: 'Seal this verdict?' });
