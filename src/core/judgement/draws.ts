@@ -6,7 +6,7 @@ import { type Hypotheses, hypothesesOf, logOfAll, update, updateAll } from './hy
 import { betasOf, mixOf } from './learned';
 import { residualOf } from './outcomeChances';
 import { type Knowledge, qualitiesOf } from './parameters';
-import type { Quality } from './quality';
+import { chancesOf, type Quality } from './quality';
 import { recordedBy } from './slips';
 import {
   addLogs,
@@ -208,10 +208,8 @@ function hangingsOf({ prior, parameters, strands }: Evidence, known: Knowledge):
       log: logOfAll(hypotheses, prior, logs),
     };
   });
-  const most = Math.max(...all.map(({ log }) => log));
-  const weights = all.map(({ chance, log }) => chance * Math.exp(log - most));
-  const sum = weights.reduce((a, b) => a + b, 0);
-  return all.map(({ log, ...each }, i) => ({ ...each, chance: (weights[i] as number) / sum }));
+  const chances = chancesOf(all.map(({ chance, log }) => Math.log(chance) + log));
+  return all.map(({ log, ...each }, i) => ({ ...each, chance: chances[i] as number }));
 }
 
 /** One of some things, by their chances. */
@@ -254,6 +252,7 @@ export function drawIntervals(evidence: Evidence, known: Knowledge, draws: numbe
   const genuine: number[] = [];
   const own: number[] = [];
   for (let draw = 0; draw < draws; draw++) {
+    // Where there is no choice nothing is drawn for it: earlier editions come to what they always came to.
     const hanging = hangings[hangings.length > 1 ? pick(chances, source) : 0] as Hanging;
     const { hypotheses, quality, shares } = hanging;
     const put = known.edition.drawsWithCase ? drawHypothesis(hanging, source) : null;

@@ -87,9 +87,9 @@ function likeness(profile: Float64Array, edges: Edges, { start, module, blur, bo
     vi += bright * (i - middle);
     pv += seen * bright;
   }
-  const spread = (n * (n * n - 1)) / 12;
-  const both = pv - (p * v) / n - (pi * vi) / spread;
-  const alone = (pp - (p * p) / n - (pi * pi) / spread) * (vv - (v * v) / n - (vi * vi) / spread);
+  const places = (n * (n * n - 1)) / 12;
+  const both = pv - (p * v) / n - (pi * vi) / places;
+  const alone = (pp - (p * p) / n - (pi * pi) / places) * (vv - (v * v) / n - (vi * vi) / places);
   return alone > 0 ? both / Math.sqrt(alone) : 0;
 }
 
