@@ -42,6 +42,7 @@ export function PictureFacts({
   file,
   grounds,
   drawn,
+  barsOnly,
   onLit,
   onWhich,
   onKeep,
@@ -56,6 +57,8 @@ export function PictureFacts({
   grounds: Grounds;
   /** What somebody drew around last: where the fact in focus stands. */
   drawn: Quad | null;
+  /** True where its print could not be read, so that it can be told by its bars alone. */
+  barsOnly: boolean;
   /** Outline this in the picture. */
   onLit: (points: string | null) => void;
   onWhich: () => void;
@@ -71,7 +74,7 @@ export function PictureFacts({
   const [teach, setTeach] = useState(false);
   const focused = useRef<string | null>(null);
   const list = useRef<HTMLUListElement>(null);
-  const mayTeach = useMay()('editRecords') && grounds.maker !== null;
+  const mayTeach = useMay()('editRecords') && grounds.maker !== null && !barsOnly;
   const found = label.at[place];
   const keyOf = (each: PictureFact) => `${each.place}/${each.fact}`;
   const context = useMemo(() => contextOf(file, grounds), [file, grounds]);
@@ -228,7 +231,12 @@ export function PictureFacts({
                 <span className={clsx(trust === 'doubtful' && 'font-semibold text-doubt')}>
                   {taken[key] ? 'confirmed' : why === BY_HAND ? 'by hand' : TRUST_WORDS[trust]}
                 </span>
-                : {raw !== '' && texts[key] && texts[key].trim() !== raw ? `the picture was read as ${raw}` : why}
+                :{' '}
+                {raw !== '' && texts[key] && texts[key].trim() !== raw
+                  ? `the picture was read as ${raw}`
+                  : raw !== startOf(each)
+                    ? `something stands there, read at ${Math.round(each.confidence * 100)} % only; type it`
+                    : why}
                 {alternatives.map((other, k) => (
                   <Button
                     key={other}
@@ -251,9 +259,11 @@ export function PictureFacts({
       </ul>
       {facts.length === 0 && (
         <p className="py-2 text-soft">
-          {standing > 0
-            ? 'Everything that it says stands there already.'
-            : 'Nothing that is printed there was found on it.'}
+          {standing === 0
+            ? 'Nothing that is printed there was found on it.'
+            : barsOnly
+              ? 'Its bars are those of the number that stands there already. Its print was not read.'
+              : 'Everything that it says stands there already.'}
         </p>
       )}
       {standing > 0 && facts.length > 0 && (

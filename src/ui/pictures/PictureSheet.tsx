@@ -249,6 +249,7 @@ export function PictureSheet({
                   file={file}
                   grounds={grounds}
                   drawn={drawn}
+                  barsOnly={reading.problem !== null}
                   onLit={setLit}
                   onWhich={() => setWhich((which + 1) % reading.labels.length)}
                   onKeep={(facts, layout) => void keep(facts, layout)}
