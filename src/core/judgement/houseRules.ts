@@ -40,6 +40,8 @@ export interface Frozen {
   quality?: Quality;
   /** True where the priors by channel stand as stated. */
   shares?: boolean;
+  /** True where stated chances are worth what their support says. */
+  support?: boolean;
   /** Share of confirmed truths that are wrong. */
   truthErrors?: number;
   /** True where copies fade with the half-life that is stated. */

@@ -19,6 +19,8 @@ export interface LearnedFigure {
 }
 
 const percent = (share: number): string => `${Number((share * 100).toPrecision(2))} %`;
+/** How many times the odds are of a year before, by the slope of their logit a month. */
+const byYear = (slope: number): string => `× ${Number(Math.exp(12 * slope).toPrecision(2))}`;
 const months = (halfLife: number | null): string => (halfLife === null ? 'never' : `${halfLife} months`);
 
 /**
@@ -27,7 +29,7 @@ const months = (halfLife: number | null): string => (halfLife === null ? 'never'
  * @param peopleNames by id
  */
 export function learnedFigures(
-  { shares, quality, memory, releases, makes, truthErrors, checkers, prices }: TellStatistics,
+  { shares, quality, support, memory, trends, releases, makes, truthErrors, checkers, prices }: TellStatistics,
   rules: HouseRules,
   peopleNames: Record<string, string>,
 ): LearnedFigure[] {
@@ -46,6 +48,14 @@ export function learnedFigures(
       basis: 'what copies showed together',
       holds: 'quality',
     });
+  if (support)
+    figures.push({
+      name: 'what is stated of checks is worth, to what its support says',
+      stated: '1',
+      learned: `${support.usual} of genuine items, ${support.offDay} on their off-days, ${support.well} of good copies, ${support.poorly} of poor ones`,
+      basis: 'stated chances against what was seen',
+      holds: 'support',
+    });
   if (memory)
     figures.push(
       {
@@ -60,6 +70,23 @@ export function learnedFigures(
         stated: months(rules.halfLifeMonths),
         learned: months(memory.chances),
         basis: 'what was foreseen of each quarter',
+        holds: 'memory',
+      },
+    );
+  if (trends)
+    figures.push(
+      {
+        name: 'odds that copies are well made, from one year to the next',
+        stated: '× 1',
+        learned: byYear(trends.shares),
+        basis: 'confirmed and sealed copies, quarter by quarter',
+        holds: 'memory',
+      },
+      {
+        name: 'odds that poor copies get things wrong, from one year to the next',
+        stated: '× 1',
+        learned: byYear(trends.chances),
+        basis: 'confirmed and sealed copies, quarter by quarter',
         holds: 'memory',
       },
     );
@@ -116,6 +143,7 @@ export function holding(rules: HouseRules, what: keyof Frozen, held: boolean): H
   const stated: Required<Frozen> = {
     quality: EDITIONS[NEWEST_EDITION].quality,
     shares: true,
+    support: true,
     truthErrors: 0,
     memory: true,
     makes: true,

@@ -42,7 +42,7 @@ export function sharesByQuality(share: number, correlation: number): number[] {
 }
 
 /** How far the strands of a copy may hang together. */
-export const CORRELATIONS = [0, 0.1, 0.2, 0.35, 0.5, 0.65, 0.8];
+export const CORRELATIONS = [0, 0.1, 0.2, 0.35, 0.5, 0.65, 0.8, 0.9];
 
 /** What little is believed of it before any case, as a logarithm; likeliest where the edition states it. */
 export const doubt = (correlation: number): number => 0.69 * Math.log(correlation + 0.1) + Math.log(1 - correlation);

@@ -27,6 +27,14 @@ export interface Memory {
   chances: number | null;
 }
 
+/** How the odds of copies move, as slopes of their logits by month; 0 where they do not. */
+export interface Trends {
+  /** That a strand is well copied. */
+  shares: number;
+  /** That a check differs on a poor copy. */
+  chances: number;
+}
+
 /** How far releases of a kind are alike. */
 export interface ReleaseStatistics {
   /** How many observations of a release the kind's chances are worth; null where releases do not differ. */
@@ -77,11 +85,14 @@ export interface TellStatistics {
   quality?: Quality;
   /** How likely each of `CORRELATIONS` is; absent where it is frozen, and in documents of earlier editions. */
   qualities?: number[];
+  /** How many times what its support says the stated chances proved to be worth, class by class. */
+  support?: PerClass<number>;
   /** P(counterfeit) of what comes by the door, by channel and by the house's label of the seller. */
   shares?: { channels: Record<string, Beta>; sellers: Record<string, Beta> };
   releases?: ReleaseStatistics;
   makes?: MakeStatistics;
   memory?: Memory;
+  trends?: Trends;
   /** First day of the quarter from which on copies are of another generation; absent where none was noticed. */
   generation?: Day;
   /** Share of the confirmed truths that are wrong; applied from enough of them on. */

@@ -10,7 +10,7 @@ import { MONTHS_A_QUARTER, type Quarter, quartersOf, sumOf } from './quarters';
 const LEAST = 10;
 
 /** So many nats better must a break explain each of the two quarters. */
-const CLEARLY = 3;
+const CLEARLY = 5;
 
 /** A quarter as its even or its odd copies show it, to be judged by the others. */
 function half(task: LearningTask, fit: Fit, { ago, copies }: Quarter, parity: 0 | 1): Quarter {
@@ -30,7 +30,7 @@ function half(task: LearningTask, fit: Fit, { ago, copies }: Quarter, parity: 0 
  * @returns how many months ago it began; null where nothing was noticed
  */
 export function noticeGeneration(task: LearningTask, fit: Fit, memory: Memory): number | null {
-  const quarters = quartersOf(task, fit);
+  const quarters = quartersOf(task, () => fit);
   const newest = quarters.filter(({ ago }) => ago <= 1);
   const before = quarters.filter(({ ago }) => ago > 1);
   if (newest.length < 2 || newest.some(({ copies }) => copies.length < LEAST)) return null;

@@ -4,6 +4,9 @@ import type { Fit } from './fit';
 
 const ROUNDS = 4;
 
+/** So many nats more is it believed that they do not hang together at all: that is a thing of its own, not the least of many. */
+const NOTHING = 1;
+
 /**
  * How far the strands of a copy hang together, by how likely it makes the cases, confirmed and not; what needs more is
  * believed less, and nothing is taken for granted.
@@ -20,7 +23,7 @@ export function chooseQuality(task: LearningTask, first: Fitted): { quality: Qua
     const quality = { genuine: 0, counterfeit };
     const fitted = maximiseExpectation(task, { ...fit, quality }, ROUNDS);
     fit = fitted.fit;
-    const score = fitted.log + doubt(counterfeit);
+    const score = fitted.log + doubt(counterfeit) + (counterfeit === 0 ? NOTHING : 0);
     scores[i] = score;
     if (score > best.score) best = { quality, fit, score };
     else if (score < best.score - 12) break;

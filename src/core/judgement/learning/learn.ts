@@ -6,7 +6,7 @@ import type { ConfirmedCase, SealedCase } from '../confirmedCase';
 import type { HouseRules } from '../houseRules';
 import { CHANNEL_WORTH, SELLER_WORTH } from '../prior';
 import { UNRELATED } from '../quality';
-import type { LearnedStrand, TellStatistics } from '../statistics';
+import type { LearnedStrand, Memory, TellStatistics } from '../statistics';
 import { WORLDS } from '../worlds';
 import { type CaseTable, caseTable, DAYS_A_MONTH } from './caseTable';
 import { weightOfCase } from './caseWeight';
@@ -19,11 +19,11 @@ import { chooseQuality } from './hangingTogether';
 import { knownShifts } from './knownShifts';
 import { learnMakes, type StrandForesight } from './makes/learnMakes';
 import { chooseMemory } from './memory';
+import { provedSupport, worthOf } from './provedSupport';
 import { learnReleases } from './releases';
 import { type CheckedTwice, slipRates } from './slipRates';
-
-/** From so many confirmed truths on they may be found wrong; before, wrong chances would pass for wrong truths. */
-const TRUTHS_TO_DOUBT = 200;
+import { withTrends } from './trend';
+import { TRUTHS_TO_DOUBT, truthsInDoubt } from './truthsInDoubt';
 
 /** What is chosen among a few values is chosen on so many of the newest cases. */
 const TO_CHOOSE = 1500;
@@ -81,6 +81,29 @@ function sharesOf({ channels, sellers }: CaseTable, { fit, tally }: Fitted): Tel
 }
 
 /**
+ * What has to be chosen before anything is counted for good, on the newest cases: how far strands hang together, whether
+ * truths err, how fast copies change, and what statements are worth.
+ *
+ * @param said what is stated, as its support says
+ */
+function choose(table: CaseTable, said: Stated, enough: boolean) {
+  const stated: Memory = { shares: said.rules.halfLifeMonths, chances: said.rules.halfLifeMonths };
+  const cases = newest(table, TO_CHOOSE);
+  const asSaid: LearningTask = { table, stated: said, fade: fadeOf(table, stated), cases, learnErrors: enough };
+  const first = maximiseExpectation(asSaid, firstFit(table, said, UNRELATED), FIRST_ROUNDS);
+  const { quality, qualities, fit: hanging } = chooseQuality(asSaid, first);
+  const { learnErrors, fitted } = truthsInDoubt(asSaid, hanging);
+  // Whoever believes statements too little takes forgetting for learning.
+  const proved = { ...asSaid, learnErrors, stated: worthOf(said, provedSupport(said, fitted.tally)) };
+  const memory = chooseMemory(proved, fitted.fit);
+  const generation = noticeGeneration(proved, fitted.fit, memory);
+  const faded = { ...asSaid, learnErrors, fade: fadeOf(table, memory) };
+  const { fit, tally } = maximiseExpectation(faded, fitted.fit, FIRST_ROUNDS);
+  const support = provedSupport(said, tally);
+  return { few: { ...faded, stated: worthOf(said, support) }, fit, quality, qualities, support, memory, generation };
+}
+
+/**
  * What sealed cases teach about the checks of one kind of goods: shares and chances of the hidden classes, how far
  * the strands of a copy hang together, how many of what comes by the door are copies, how often truths err. What is
  * stated counts as cases of its own. Those without a truth count by what they probably are.
@@ -103,26 +126,17 @@ export function learn(
   const gathered = caseTable(checks, asOf, oftenMet(cases));
   for (const each of cases) gathered.add(each);
   const table = gathered.table();
-  const stated = statedCounts(table.checks, rules);
   const confirmed = cases.filter((each): each is ConfirmedCase => each.truth !== null);
   const weight = (goods: string) =>
     confirmed
       .filter(({ truth }) => truth.goods === goods)
       .reduce((sum, each) => sum + weightOfCase(each, asOf, rules), 0);
-  const all = Uint32Array.from({ length: table.cases }, (_, i) => i);
-  const learnErrors = confirmed.length >= TRUTHS_TO_DOUBT;
-  const fade = fadeOf(table, { shares: rules.halfLifeMonths, chances: rules.halfLifeMonths });
-  const few = { table, stated, fade, cases: newest(table, TO_CHOOSE), learnErrors };
-  const first = maximiseExpectation(few, firstFit(table, stated, UNRELATED), FIRST_ROUNDS);
-  const { quality, qualities, fit } = chooseQuality(few, first);
-  const memory = chooseMemory(few, fit);
-  const generation = noticeGeneration(few, fit, memory);
-  const task = { ...few, fade: fadeOf(table, memory), cases: all };
-  const { releases, fitted } = learnReleases(
-    task,
-    { ...task, cases: few.cases },
-    maximiseExpectation(task, fit, LAST_ROUNDS),
-  );
+  const enough = confirmed.length >= TRUTHS_TO_DOUBT;
+  const chosen = choose(table, statedCounts(table.checks, rules), enough);
+  const { few, quality, qualities, support, memory, generation } = chosen;
+  const task = { ...few, cases: Uint32Array.from({ length: table.cases }, (_, i) => i) };
+  const { releases, fitted } = learnReleases(task, few, maximiseExpectation(task, chosen.fit, LAST_ROUNDS));
+  const { fitted: today, trends } = withTrends(few, fitted);
   const prices = learnedPrices(confirmed, rules, asOf);
   const learned: TellStatistics = {
     id: kind,
@@ -131,16 +145,18 @@ export function learn(
     genuine: weight('genuine'),
     counterfeit: weight('counterfeit'),
     unconfirmed: cases.length - confirmed.length,
-    strands: strandsOf(table, stated, fitted),
+    strands: strandsOf(table, few.stated, today),
     shifts: knownShifts(confirmed, asOf, rules),
     quality,
     ...(qualities ? { qualities } : {}),
+    support,
     memory,
+    trends,
     releases,
     ...(generation === null ? {} : { generation: addDays(asOf, -Math.round(generation * DAYS_A_MONTH)) }),
     shares: sharesOf(table, fitted),
     checkers: slipRates(doubles),
-    truthErrors: { rate: fitted.fit.truthErrors, applied: learnErrors },
+    truthErrors: { rate: fitted.fit.truthErrors, applied: enough },
     ...(prices ? { prices } : {}),
   };
   if (rules.frozen?.makes) return learned;

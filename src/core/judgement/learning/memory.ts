@@ -9,7 +9,7 @@ import { type Quarter, quartersOf, sumOf } from './quarters';
 const HALF_LIVES = [null, 36, 18, 12, 6, 3];
 
 /** Whoever forgets knows less: so many nats must each be better than what forgets nothing. */
-const DOUBT = [0, 1.5, 2.5, 3.5, 5, 7];
+const DOUBT = [0, 0.7, 1, 1.2, 1.5, 2.5];
 
 /** With fewer confirmed counterfeits than this after the first quarter, what is stated stands. */
 const LEAST = 30;
@@ -38,7 +38,7 @@ export function chooseMemory(task: LearningTask, fit: Fit): Memory {
   const { halfLifeMonths, frozen } = task.stated.rules;
   const stated: Memory = { shares: halfLifeMonths, chances: halfLifeMonths };
   if (frozen?.memory) return stated;
-  const quarters = quartersOf(task, fit);
+  const quarters = quartersOf(task, () => fit);
   if (quarters.slice(0, -1).reduce((sum, { copies }) => sum + copies.length, 0) < LEAST) return stated;
   let best: Memory = { shares: null, chances: null };
   let highest = foresight(task, quarters, fit, best);

@@ -21,8 +21,8 @@ export interface Quarter {
 const isConfirmedCopy = ({ table }: LearningTask, i: number): boolean =>
   table.confirmed[i] === 1 && ((table.allowed[i] as number) & 7) === 0;
 
-/** The counts of each quarter under one fit, the newest quarter first. */
-export function quartersOf(task: LearningTask, fit: Fit): Quarter[] {
+/** The counts of each quarter under the fit that holds so many quarters ago, the newest quarter first. */
+export function quartersOf(task: LearningTask, fitAt: (ago: number) => Fit): Quarter[] {
   const { table, stated, cases } = task;
   const unfaded = fadeOf(table, { shares: null, chances: null });
   const byAgo = new Map<number, number[]>();
@@ -33,7 +33,7 @@ export function quartersOf(task: LearningTask, fit: Fit): Quarter[] {
   return [...byAgo]
     .sort(([a], [b]) => a - b)
     .map(([ago, own]) => {
-      const expectation = new Expectation(table, fit, stated, unfaded);
+      const expectation = new Expectation(table, fitAt(ago), stated, unfaded);
       for (const i of own) expectation.count(i);
       return { ago, tally: expectation.tally, copies: own.filter((i) => isConfirmedCopy(task, i)) };
     });

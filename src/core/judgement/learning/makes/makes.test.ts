@@ -20,11 +20,11 @@ import { sortCopies } from './sortCopies';
 
 const rules = shippedRules as HouseRules;
 const TODAY = '2026-11-24';
-const CHECKS = Array.from({ length: 12 }, (_, i) => madeUpCheck(`c${i}`, { strand: `strand ${i}` }));
+const CHECKS = Array.from({ length: 16 }, (_, i) => madeUpCheck(`c${i}`, { strand: `strand ${i}` }));
 const PREDICTIVE = new Predictive(CHECKS.map(() => makePrior('slips', 0.04, 0.4)));
 
-/** Two workshops that each get four things wrong, and nothing else. */
-const WRONG = { left: [0, 1, 2, 3], right: [6, 7, 8, 9] };
+/** Workshops that each get four things wrong, and nothing else: more of them than a strand has classes of copies. */
+const WRONG = { left: [0, 1, 2, 3], right: [6, 7, 8, 9], third: [12, 13, 14, 15] };
 type Workshop = keyof typeof WRONG;
 
 const random = randomLcg(0.31);
@@ -74,10 +74,10 @@ const found = (differing: number[]): Finding[] =>
   }));
 
 describe('what cases teach of makes', () => {
-  const workshop = (i: number): Workshop => (i % 2 === 0 ? 'left' : 'right');
+  const workshop = (i: number): Workshop => (['left', 'right', 'third'] as const)[i % 3] as Workshop;
   const cases = [
     ...Array.from({ length: 40 }, (_, i) => confirmed(`g${i}`, 'genuine', [])),
-    ...Array.from({ length: 30 }, (_, i) => confirmed(`${workshop(i)} ${i}`, 'counterfeit', WRONG[workshop(i)])),
+    ...Array.from({ length: 45 }, (_, i) => confirmed(`${workshop(i)} ${i}`, 'counterfeit', WRONG[workshop(i)])),
   ];
   const statistics = learn('k', cases, CHECKS, rules, TODAY);
   const judged = (differing: number[], learned: TellStatistics, release = 'r') => {
