@@ -1,6 +1,6 @@
 import { CHANNEL_NAMES, type Channel } from '../casefile/events/circumstancesStated';
 import { bandName, PRICE_TABLE } from '../listing/priceTable';
-import { meanOf } from './classes';
+import { meanOf, type PerClass } from './classes';
 import { EDITIONS, NEWEST_EDITION } from './edition';
 import type { Frozen, HouseRules } from './houseRules';
 import { CHANNEL_WORTH } from './prior';
@@ -17,6 +17,13 @@ export interface LearnedFigure {
   /** What the house holds where it holds this. */
   holds: keyof Frozen;
 }
+
+const CLASS_NAMES: PerClass<string> = {
+  usual: 'genuine items',
+  offDay: 'their off-days',
+  well: 'good copies',
+  poorly: 'poor copies',
+};
 
 const percent = (share: number): string => `${Number((share * 100).toPrecision(2))} %`;
 /** How many times the odds are of a year before, by the slope of their logit a month. */
@@ -48,11 +55,11 @@ export function learnedFigures(
       basis: 'what copies showed together',
       holds: 'quality',
     });
-  if (support)
+  for (const [name, factor] of Object.entries(support ?? {}))
     figures.push({
-      name: 'what is stated of checks is worth, to what its support says',
-      stated: '1',
-      learned: `${support.usual} of genuine items, ${support.offDay} on their off-days, ${support.well} of good copies, ${support.poorly} of poor ones`,
+      name: `stated chances count, to what their support says: ${CLASS_NAMES[name as keyof PerClass<unknown>]}`,
+      stated: '× 1',
+      learned: `× ${factor}`,
       basis: 'stated chances against what was seen',
       holds: 'support',
     });
