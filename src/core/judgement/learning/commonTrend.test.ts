@@ -1,6 +1,7 @@
 import { randomLcg } from 'd3-random';
 import { describe, expect, it } from 'vitest';
-import { commonTrend, sigmoid } from './commonTrend';
+import { commonTrend } from './commonTrend';
+import { sigmoid } from './sigmoid';
 
 const AGES = [1.5, 4.5, 7.5, 10.5, 13.5, 16.5, 19.5, 22.5];
 

@@ -1,3 +1,5 @@
+import { sigmoid } from './sigmoid';
+
 /** What was counted of one thing, quarter by quarter: how often it was one way and the other. */
 export interface Course {
   yes: number[];
@@ -20,8 +22,6 @@ const STEPS = 40;
 /** What is counted beside everything, so that no chance is certain. */
 const HALF = 0.5;
 const ROUNDS = 12;
-
-export const sigmoid = (logit: number): number => 1 / (1 + Math.exp(-logit));
 
 /** The likeliest logit of a thing today where its odds move by a slope, and the log-likelihood there. */
 function likeliest({ yes, no }: Course, ages: number[], slope: number): { logit: number; log: number } {

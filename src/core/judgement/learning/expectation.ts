@@ -31,6 +31,12 @@ export interface Tally {
   log: number;
 }
 
+/** The part of such counts by strand and node that is one strand's. */
+export function ofStrand(counts: Float64Array, strand: number, strands: number): Float64Array {
+  const width = counts.length / strands;
+  return counts.subarray(strand * width, (strand + 1) * width);
+}
+
 /** Places in the products of a strand: four classes for each of goods, packaging, link; then a link to nothing. */
 const FOREIGN = 12;
 const SEEN = 13;

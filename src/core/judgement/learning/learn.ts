@@ -11,7 +11,7 @@ import { WORLDS } from '../worlds';
 import { type CaseTable, caseTable, DAYS_A_MONTH } from './caseTable';
 import { weightOfCase } from './caseWeight';
 import { type Fitted, type LearningTask, maximiseExpectation } from './em';
-import { Expectation } from './expectation';
+import { Expectation, ofStrand } from './expectation';
 import { fadeOf } from './fade';
 import { CLASSES, type Fit, firstFit, type Stated, statedCounts } from './fit';
 import { noticeGeneration } from './generation';
@@ -35,10 +35,7 @@ const FIRST_ROUNDS = 8;
 const LAST_ROUNDS = 12;
 
 function strandsOf({ checks, strands }: CaseTable, stated: Stated, { fit, tally }: Fitted): TellStatistics['strands'] {
-  const sumOf = (counts: Float64Array, s: number) => {
-    const width = counts.length / strands.length;
-    return counts.subarray(s * width, (s + 1) * width).reduce((a, b) => a + b, 0);
-  };
+  const sumOf = (counts: Float64Array, s: number) => ofStrand(counts, s, strands.length).reduce((a, b) => a + b, 0);
   const share = (value: number, [yes, no]: Beta, more: number): Beta => {
     const worth = yes + no + more;
     return [value * worth, (1 - value) * worth];

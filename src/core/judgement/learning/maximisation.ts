@@ -3,8 +3,9 @@ import { likelyAtLeast } from '../classes';
 import { CHANNEL_WORTH, SELLER_WORTH } from '../prior';
 import { type Quality, sharesByQuality } from '../quality';
 import type { CaseTable } from './caseTable';
-import type { Tally } from './expectation';
+import { ofStrand, type Tally } from './expectation';
 import { chancesOf, type Fit, type Stated } from './fit';
+import { sigmoid } from './sigmoid';
 
 /** Truths are stated to be wrong this often, worth so many of them, and never more than the last. */
 const ERRORS = { rate: 0.01, worth: 50, most: 0.3 };
@@ -51,7 +52,7 @@ export function likeliestShare(
     return a / (a + b);
   }
   const likelihood = (logit: number) => {
-    const share = 1 / (1 + Math.exp(-logit));
+    const share = sigmoid(logit);
     let log = yes * Math.log(share) + no * Math.log1p(-share);
     const at = [...sharesByQuality(share, correlation), share];
     for (let n = 0; n < first.length; n++) {
@@ -60,17 +61,12 @@ export function likeliestShare(
     }
     return log;
   };
-  return 1 / (1 + Math.exp(-largestAt(likelihood, -5, 5)));
+  return sigmoid(largestAt(likelihood, -5, 5));
 }
-
-/** Expected counts of one strand. */
-const rowOf = (counts: Float64Array, strand: number, width: number): Float64Array =>
-  counts.subarray(strand * width, (strand + 1) * width);
 
 /** The parameters that make the expected counts likeliest, with what is stated as counts of its own. */
 export function maximise(table: CaseTable, tally: Tally, stated: Stated, quality: Quality, learnErrors: boolean): Fit {
   const strands = table.strands.length;
-  const [genuineWidth, width] = [tally.usual.length / strands, tally.well.length / strands];
   const { rules } = stated;
   const priors = rules.priors as Record<string, number>;
   const channels = Float64Array.from(table.channels, (channel, i) => {
@@ -102,8 +98,8 @@ export function maximise(table: CaseTable, tally: Tally, stated: Stated, quality
         1 -
           likeliestShare(
             [usual, off],
-            rowOf(tally.usual, s, genuineWidth),
-            rowOf(tally.offDay, s, genuineWidth),
+            ofStrand(tally.usual, s, strands),
+            ofStrand(tally.offDay, s, strands),
             quality.genuine,
           ),
       ),
@@ -112,8 +108,8 @@ export function maximise(table: CaseTable, tally: Tally, stated: Stated, quality
       likelyAtLeast(
         likeliestShare(
           stated.wellCopied,
-          rowOf(tally.well, s, width),
-          rowOf(tally.poorly, s, width),
+          ofStrand(tally.well, s, strands),
+          ofStrand(tally.poorly, s, strands),
           quality.counterfeit,
         ),
       ),

@@ -1,8 +1,10 @@
 import type { Trends } from '../statistics';
-import { type Course, commonTrend, sigmoid, type Trend } from './commonTrend';
+import { type Course, commonTrend, type Trend } from './commonTrend';
 import type { Fitted, LearningTask } from './em';
+import { ofStrand } from './expectation';
 import { CLASSES, type Fit } from './fit';
 import { MONTHS_A_QUARTER, type Quarter, quartersOf } from './quarters';
+import { sigmoid } from './sigmoid';
 
 /** So many nats better must a trend explain what was counted, if nothing of it hangs together. */
 const DOUBT = 3;
@@ -17,10 +19,7 @@ const middleOf = (ago: number): number => (ago + 0.5) * MONTHS_A_QUARTER;
 /** How often strands were well copied, quarter by quarter. */
 function sharesByQuarter(quarters: Quarter[], strands: number): Course[] {
   const counted = (of: 'well' | 'poorly', s: number) =>
-    quarters.map(({ tally }) => {
-      const width = tally[of].length / strands;
-      return tally[of].subarray(s * width, (s + 1) * width).reduce((a, b) => a + b, 0);
-    });
+    quarters.map(({ tally }) => ofStrand(tally[of], s, strands).reduce((a, b) => a + b, 0));
   return Array.from({ length: strands }, (_, s) => ({ yes: counted('well', s), no: counted('poorly', s) }));
 }
 
@@ -65,8 +64,8 @@ function countsToday({ tally }: Fitted, stated: LearningTask['stated'], { now }:
 
 /**
  * What holds of copies today, where copyists get better steadily: at whole strands, and at what they get wrong in poor
- * ones. A half-life only forgets; a trend says where it has come to. Where a half-life is found better already, or where
- * releases differ, there is none.
+ * ones. A half-life only forgets; a trend says where it has come to. Where releases differ, or where the house holds its
+ * memory, there is none.
  *
  * @param fitted what all cases come to as if nothing had moved
  */

@@ -1,0 +1,2 @@
+/** The chance of a logit. */
+export const sigmoid = (logit: number): number => 1 / (1 + Math.exp(-logit));
