@@ -7,7 +7,7 @@ import { listReleases } from './releases';
 
 /** True where nothing is kept yet: neither an item nor a record. */
 export async function isEmpty(desk: Desk): Promise<boolean> {
-  if ((await listReleases(desk)).length > 0) return false;
+  if ((await listReleases(desk)).count > 0) return false;
   const { open, done, otherShelf } = await readQueue(desk, null, { shelf: 'sealed', donePage: 1 });
   return open.count + done.count + otherShelf === 0;
 }

@@ -9,6 +9,7 @@ import { countWaiting, listWaiting, waitingChoices } from '@/store/waitingCases'
 import { listKinds } from './checks';
 import type { Desk } from './desk';
 import { houseToday } from './houseDay';
+import { placeOf } from './placeOf';
 import { settled } from './summary';
 
 export { filterFrom } from '@/core/rounds/queueFilter';
@@ -105,13 +106,6 @@ const MOST_AHEAD = 5;
 export async function linesOf(desk: Desk, rows: CaseRow[], who: string | null): Promise<QueueLine[]> {
   const documents = await documentsState(desk.store);
   return Promise.all(rows.map(async (row) => blinded(toLine(await settled(desk, row, documents)), who)));
-}
-
-/** The page of a list that is asked for, or the nearest that there is, and which of its rows stand on it. */
-function placeOf(page: number, count: number, perPage: number) {
-  const pages = Math.max(1, Math.ceil(count / perPage));
-  const at = Math.min(Math.max(1, page), pages);
-  return { at, pages, stretch: { limit: perPage, offset: (at - 1) * perPage } };
 }
 
 async function pageOf(

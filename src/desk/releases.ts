@@ -3,6 +3,8 @@ import type { KindDefinition } from '@/core/checks/check';
 import { checksFor } from '@/core/checks/findings';
 import { readGtin } from '@/core/codes/gtin';
 import type { CodeScheme } from '@/core/codes/schemes/codeScheme';
+import { styleCodeKey } from '@/core/codes/styleCode';
+import { searchWords } from '@/core/crossread/words';
 import { pin } from '@/core/judgement/grounds';
 import { blankRelease } from '@/core/releases/blankRelease';
 import { copyAsColour } from '@/core/releases/copyAsColour';
@@ -10,21 +12,42 @@ import { type Candidate, type IndexedRelease, matchReleases } from '@/core/relea
 import type { Maker, Release, Revision } from '@/core/releases/release';
 import type { SizeChart } from '@/core/sizes/sizeChart';
 import { listDocuments, readDocument } from '@/store/documents';
-import { browseReleases, releaseIndex } from '@/store/releaseIndex';
+import { browseReleases, countReleases, releaseIndex } from '@/store/releaseIndex';
 import { listKindDefinitions, readKind } from './checks';
 import type { Desk } from './desk';
+import { placeOf } from './placeOf';
 import { Refusal } from './refusal';
 
-const BROWSE_LIMIT = 500;
+const RELEASES_PER_PAGE = 50;
 
 /** The releases and sizes that a scan or some typing may mean. */
 export function findReleases(desk: Desk, query: string): Promise<Candidate[]> {
   return matchReleases(query, releaseIndex(desk.store));
 }
 
-/** Every release in the records, by maker and name. */
-export function listReleases(desk: Desk): Promise<IndexedRelease[]> {
-  return browseReleases(desk.store, BROWSE_LIMIT);
+/** A page of the release records. */
+export interface ReleasePage {
+  releases: IndexedRelease[];
+  page: number;
+  pages: number;
+  /** Of all pages. */
+  count: number;
+}
+
+/**
+ * The release records by maker and name, a page at a time.
+ *
+ * @param text beginnings of words of the names, the beginning of a style code, or a barcode number; all where empty
+ */
+export async function listReleases(desk: Desk, text = '', page = 1): Promise<ReleasePage> {
+  const narrowing = {
+    words: searchWords(text),
+    styleKey: styleCodeKey(text),
+    gtin14s: readGtin(text).readings.map(({ gtin14 }) => gtin14),
+  };
+  const count = await countReleases(desk.store, narrowing);
+  const { at, pages, stretch } = placeOf(page, count, RELEASES_PER_PAGE);
+  return { releases: await browseReleases(desk.store, narrowing, stretch), page: at, pages, count };
 }
 
 export interface ReleaseFolder {

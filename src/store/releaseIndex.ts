@@ -1,4 +1,4 @@
-import { QueryTypes, type Sequelize } from 'sequelize';
+import type { Sequelize } from 'sequelize';
 import type { IndexedRelease, IndexedSize, ReleaseIndex } from '@/core/releases/match';
 import { Vocabulary } from '@/core/releases/vocabulary';
 import type { Store } from './store';
@@ -80,11 +80,50 @@ export function releaseIndex(store: Store): ReleaseIndex {
   };
 }
 
-/** Every release, by maker and name. */
-export async function browseReleases({ sequelize }: Store, limit: number): Promise<IndexedRelease[]> {
-  const rows = await sequelize.query<ReleaseIndexRow>(
-    'SELECT * FROM release_index ORDER BY makerName, name, colourName LIMIT :limit',
-    { replacements: { limit }, type: QueryTypes.SELECT },
+/** What a list of releases is narrowed to: those that fit in one of these ways. */
+export interface Narrowing {
+  /** Beginnings of words, every one of which a release has, see `searchWords`. */
+  words: string[];
+  /** How a style code begins, see `styleCodeKey`. */
+  styleKey: string;
+  gtin14s: string[];
+}
+
+// Those that are out of use are not among the words, see `addToIndex`.
+const NARROWED = `r.row IN (SELECT rowid FROM release_words WHERE release_words MATCH ?)
+  OR r.styleKey >= ? AND r.styleKey < ?
+  OR r.row IN (SELECT row FROM release_sizes WHERE gtin14 IN (SELECT value FROM json_each(?)))
+  OR r.retired = 1 AND NOT EXISTS (SELECT 1 FROM json_each(?) WHERE
+    instr(upper(r.makerName || ' ' || r.name || ' ' || r.colourName || ' ' || r.styleCode), value) = 0)`;
+
+/** The condition of a narrowing, with the values that go into it; null where it narrows nothing. */
+function condition({ words, styleKey, gtin14s }: Narrowing): { sql: string; values: (string | number)[] } {
+  if (words.length === 0 && styleKey === '') return { sql: '', values: [] };
+  // A text of signs alone is the beginning of nothing.
+  const begins = (text: string) => text || '\uffff';
+  const match = words.map((word) => `${quoted(word)}*`).join(' AND ') || '""';
+  const code = begins(styleKey);
+  const inFull = words.length > 0 ? words : [begins('')];
+  const values = [match, code, `${code}\uffff`, JSON.stringify(gtin14s), JSON.stringify(inFull)];
+  return { sql: `WHERE ${NARROWED}`, values };
+}
+
+/** A stretch of the releases, by maker and name. */
+export async function browseReleases(
+  { reads }: Store,
+  narrowing: Narrowing,
+  { limit, offset }: { limit: number; offset: number },
+): Promise<IndexedRelease[]> {
+  const { sql, values } = condition(narrowing);
+  const rows = await reads.all<ReleaseIndexRow>(
+    `SELECT r.* FROM release_index r ${sql} ORDER BY r.makerName, r.name, r.colourName, r.row LIMIT ? OFFSET ?`,
+    [...values, limit, offset],
   );
   return rows.map(toRelease);
+}
+
+/** How many releases there are. */
+export async function countReleases({ reads }: Store, narrowing: Narrowing): Promise<number> {
+  const { sql, values } = condition(narrowing);
+  return (await reads.all<{ n: number }>(`SELECT COUNT(*) AS n FROM release_index r ${sql}`, values))[0]?.n ?? 0;
 }

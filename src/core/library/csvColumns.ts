@@ -1,4 +1,5 @@
 import type { DateOrder } from '../dates/dateOrder';
+import { moneyOf } from '../listing/money';
 import { columnsCalled } from '../tables/columnsCalled';
 
 /** What a column of a table may hold. */
@@ -142,6 +143,12 @@ const CALLED: Record<CsvField, string[]> = {
     'firstsold',
     'date',
     'onsale',
+    'onsalefrom',
+    'onsaledate',
+    'availablefrom',
+    'released',
+    'releasedon',
+    'saledate',
     'verkaufsstart',
     'erscheinungsdatum',
     'datedesortie',
@@ -197,8 +204,22 @@ export function guessDateOrder(dates: string[]): DateOrder | null {
 /** How a table is probably read, by its headings and first rows. */
 export function guessMapping(headings: string[], rows: string[][], source: string): CsvMapping {
   const columns = guessColumns(headings);
-  return { columns, fixed: {}, dateOrder: guessDateOrder(datesIn(columns, rows)), source };
+  const currency = columns.includes('currency') ? null : currencyIn(headings[columns.indexOf('price')] ?? '');
+  return { columns, fixed: currency ? { currency } : {}, dateOrder: guessDateOrder(datesIn(columns, rows)), source };
 }
+
+/** What a record keeps together or not at all. */
+const TOGETHER: CsvField[][] = [
+  ['price', 'market', 'currency'],
+  ['factoryCode', 'country'],
+];
+
+/** The currency that the heading of a price names: `RRP (EUR)`, `Price £`. */
+const currencyIn = (heading: string): string | null =>
+  heading
+    .split(/[\s()[\]/,;:]+/)
+    .filter((word) => /^[A-Z]{3}$|^\p{Sc}$/u.test(word))
+    .flatMap((word) => moneyOf(`${word} 1`)?.currency ?? [])[0] ?? null;
 
 /** What the first rows have in the column that holds dates. */
 export function datesIn(columns: CsvMapping['columns'], rows: string[][]): string[] {
@@ -257,7 +278,11 @@ const NEEDED: CsvField[] = ['maker', 'kind', 'styleCode', 'name', 'colourName', 
 /** What stands in the way of reading a table so. */
 export function mappingProblems({ columns, fixed, dateOrder, source }: CsvMapping): string[] {
   const twice = columns.find((field, i) => field !== null && columns.indexOf(field) !== i);
-  const lacking = NEEDED.filter((field) => !columns.includes(field) && !fixed[field]?.trim());
+  const isThere = (field: CsvField) => columns.includes(field) || Boolean(fixed[field]?.trim());
+  const lacking = NEEDED.filter((field) => !isThere(field));
+  const alone = TOGETHER.filter(
+    (fields) => fields.some((field) => columns.includes(field)) && !fields.every((field) => isThere(field)),
+  );
   return [
     ...(twice ? [`Two columns are taken for the ${CSV_FIELDS[twice]}; pass over one of them.`] : []),
     ...(lacking.length > 0
@@ -265,6 +290,10 @@ export function mappingProblems({ columns, fixed, dateOrder, source }: CsvMappin
           `No column has the ${lacking.map((field) => CSV_FIELDS[field]).join(', ')}; choose one, or say it for all rows.`,
         ]
       : []),
+    ...alone.map((fields) => {
+      const lacks = fields.filter((field) => !isThere(field)).map((field) => CSV_FIELDS[field]);
+      return `The ${fields.map((field) => CSV_FIELDS[field]).join(', ')} are kept together or not at all: say the ${lacks.join(', ')} too, or pass over the rest.`;
+    }),
     ...(columns.includes('releaseDate') && dateOrder === null
       ? ['Say how dates are written: the first rows fit several orders.']
       : []),

@@ -77,7 +77,7 @@ function epcOf(release: Release | null, maker: Maker | null, size: string | null
 
 /** The tag of a piece of some other release in the records. */
 async function epcOfOther(desk: Desk, id: string | undefined): Promise<string | null> {
-  for (const { releaseId } of (await listReleases(desk)).filter((each) => each.releaseId !== id)) {
+  for (const { releaseId } of (await listReleases(desk)).releases.filter((each) => each.releaseId !== id)) {
     const { release, maker } = await readRelease(desk, releaseId);
     const epc = epcOf(release.body, maker?.body ?? null, null, 81_204);
     if (epc) return epc;

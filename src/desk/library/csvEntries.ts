@@ -196,12 +196,11 @@ function takeRow(
   const [code, country] = [read(cells, 'factoryCode'), read(cells, 'country')];
   if (code && country && !part.factories?.some((each) => each.code === code))
     part.factories = [...(part.factories ?? []), { code, country }];
-  const [market, currency] = [read(cells, 'market'), read(cells, 'currency').toUpperCase()];
-  if (!market || !currency || part.prices?.some((each) => each.market === market)) return;
-  const price = read(cells, 'price');
-  const amount = moneyOf(`${currency} ${price}`)?.amount;
-  if (amount) part.prices = [...(part.prices ?? []), { market, amount, currency }];
-  else if (price) release.problems.push(`its price “${price.slice(0, 30)}” cannot be read`);
+  const [market, price] = [read(cells, 'market'), read(cells, 'price')];
+  if (!price || part.prices?.some((each) => each.market === market)) return;
+  const money = moneyOf(`${read(cells, 'currency').toUpperCase()} ${price}`);
+  if (money && market) part.prices = [...(part.prices ?? []), { market, ...money }];
+  else release.problems.push(`its price “${price.slice(0, 30)}” ${money ? 'has no market' : 'cannot be read'}`);
 }
 
 /** The releases of a table, in the order of their first rows. Rows of one release may stand anywhere in it. */

@@ -7,6 +7,7 @@ import { contentHash } from '@/core/casefile/hash';
 import type { KindDefinition } from '@/core/checks/check';
 import { gtinCheckDigit } from '@/core/codes/gtin';
 import {
+  type CSV_FIELDS,
   guessColumns,
   guessDateOrder,
   guessMapping,
@@ -25,7 +26,7 @@ import { readKind } from '../checks';
 import type { Desk } from '../desk';
 import { THE_MACHINE } from '../people/roster';
 import { saveRecords } from '../records';
-import { findReleases, readRelease } from '../releases';
+import { findReleases, listReleases, readRelease } from '../releases';
 import { documentHash } from './documentHash';
 import { exportLibrary } from './exportLibrary';
 import { BrokenFile, jsonEntries } from './jsonEntries';
@@ -102,6 +103,36 @@ describe('an import', () => {
     expect(await found(all[0]?.sizes[0]?.gtin ?? '')).toEqual(['made-up-1']);
     expect(await found('VK7002-10')).toContain('made-up-2');
     expect(await found('heron 3')).toContain('made-up-3');
+  });
+
+  it('is listed whole, page by page, and narrowed over all of its pages', async () => {
+    const there = (await listReleases(desk)).count;
+    const all = Array.from({ length: 130 }, (_, i) => madeUp(i));
+    await keep(
+      (await begin(text([...all, madeUp(500, { name: 'Zaunkönig', retired: { on: '2026-01-05', why: 'A slip' } })])))
+        .id,
+    );
+    const ids: string[] = [];
+    for (let page = 1, pages = 1; page <= pages; page++) {
+      const shown = await listReleases(desk, '', page);
+      expect(shown).toMatchObject({ page, count: there + 131 });
+      ids.push(...shown.releases.map(({ releaseId }) => releaseId));
+      pages = shown.pages;
+    }
+    expect(new Set(ids).size).toBe(there + 131);
+    const narrowed = async (words: string) => {
+      const { count, releases } = await listReleases(desk, words, 99);
+      expect(releases.length > 0).toBe(count > 0);
+      return [count, releases.at(-1)?.releaseId];
+    };
+    expect(await narrowed('heron')).toEqual([130, 'made-up-99']);
+    expect(await narrowed('HER 129')).toEqual([1, 'made-up-129']);
+    expect(await narrowed('vk 7128')).toEqual([1, 'made-up-128']);
+    expect(await narrowed(all[3]?.sizes[1]?.gtin ?? '')).toEqual([1, 'made-up-3']);
+    // Out of use, and in the records all the same.
+    expect(await narrowed('zaunk')).toEqual([1, 'made-up-500']);
+    expect(await narrowed('VK7500')).toEqual([1, 'made-up-500']);
+    for (const words of ['“”', '"', '*', 'heron nowhere', '%', 'nowhere']) expect((await narrowed(words))[0]).toBe(0);
   });
 
   it('leaves nothing behind where it is dropped', async () => {
@@ -404,6 +435,39 @@ describe('a table', () => {
       { name: 'Quellan', code: 'QQ7' },
     ]);
     expect(unknownMakers({ columns: ['styleCode'] }, rows, [])).toEqual([]);
+  });
+  it('is known by headings that say more than their name, and takes the currency from that of the price', () => {
+    const headings = ['Article no. (8 digits)', 'EAN [13]', 'RRP (EUR)', 'Style name', 'On sale from', 'Price USA'];
+    const { columns, fixed } = guessMapping(headings, [], 'x');
+    expect(columns).toEqual(['styleCode', 'gtin', 'price', null, 'releaseDate', null]);
+    expect(fixed).toEqual({ currency: 'EUR' });
+    const currencies = ['RRP GBP', 'Preis €', 'RRP', 'Price USA', 'RRP (incl. VAT)'].map(
+      (heading) => guessMapping([heading], [], 'x').fixed.currency,
+    );
+    expect(currencies).toEqual(['GBP', 'EUR', undefined, undefined, undefined]);
+  });
+  it('says what is kept together only, and keeps no price without its market', async () => {
+    const said = (fields: (keyof typeof CSV_FIELDS)[], fixed = {}) =>
+      mappingProblems({ columns: ['styleCode', ...fields], fixed, dateOrder: null, source: 'x' }).join('\n');
+    expect(said(['price'], { currency: 'EUR' })).toContain('say the market of the price too, or');
+    expect(said(['price', 'market'], { currency: 'EUR' })).not.toContain('together');
+    expect(said(['country'])).toContain('say the factory code too, or');
+    const row = (style: string, price: string, market: string) =>
+      `veskarn;footwear;VK${style};A;B;42;;veskarn-court;${price};${market}`;
+    const csv = [
+      'maker;kind;style;model;colour;size;ean;size chart;Price (EUR);market',
+      row('9101-101', '99,00', 'North'),
+      row('9102-101', '99,00', ''),
+      row('9103-101', '', ''),
+    ].join('\n');
+    const { id, found: counts } = await begin(csv, 'prices.csv');
+    expect([counts.new, counts.refused]).toEqual([2, 1]);
+    const [refused] = await shownEntries(desk, id, { came: 'refused', noted: false, after: -1 });
+    expect(refused?.reason).toBe('Its price “99,00” has no market.');
+    await keep(id);
+    expect((await readRelease(desk, 'veskarn-vk9101-101')).release.body.prices).toEqual([
+      { market: 'North', amount: 99, currency: 'EUR' },
+    ]);
   });
   it('whose dates fit several orders waits until somebody says which', () => {
     const mapping = guessMapping(['Style', 'Launch'], [['VK1', '03/04/2025']], 'x');

@@ -135,6 +135,12 @@ export function CodesView({ today, first }: { today: Day; first: CodesReading })
     (field.current ?? (table && (fieldToReadOn(table) ?? table.querySelector('td input'))))?.focus();
   };
   useKeys('slash', readOn, { preventDefault: true });
+  // Who rests nowhere and presses an arrow means the matrix: what is typed next belongs into a cell.
+  useKeys('down', (event) => {
+    if (document.activeElement !== document.body) return;
+    event.preventDefault();
+    readOn();
+  });
 
   const anything = reading.rows.some((row) => Object.values(row.cells).some((cell) => cell.entry));
   const amiss =
@@ -277,7 +283,7 @@ export function CodesView({ today, first }: { today: Day; first: CodesReading })
             <p className="text-soft">
               {anything
                 ? 'What was read so far fits together.'
-                : 'Read the label into the matrix: each entry is checked as you type.'}
+                : 'Read the label into the matrix (/ or ↓ leads there): each entry is checked as you type.'}
             </p>
           )}
           {at && !sealed && (

@@ -72,7 +72,7 @@ const GROUPS: { name: string; keys: [keys: string[], does: string][] }[] = [
   {
     name: 'Codes',
     keys: [
-      [['/'], 'to what is not read yet'],
+      [['/', '↓'], 'to what is not read yet'],
       [['Enter', '↓'], 'keep and go down'],
       [['Tab'], 'keep and go right'],
       [['-'], 'alone: not printed there'],

@@ -6,6 +6,7 @@ import { formatDay } from '@/core/dates/day';
 import { narrows, type QueueFilter, wordsOf } from '@/core/rounds/queueFilter';
 import { Button } from '../controls/Button';
 import { Sheet } from '../controls/Sheet';
+import { Turner } from '../controls/Turner';
 import { useGo } from '../controls/useGo';
 import { useKeys } from '../controls/useKeys';
 import { useListKeys } from '../controls/useListKeys';
@@ -18,7 +19,6 @@ import { FilterBar } from './FilterBar';
 import { ImportCase } from './ImportCase';
 import { type Intake, OpenCaseSheet } from './OpenCaseSheet';
 import { Headings, hrefOf, QueueLine, type QueueLineView } from './QueueLine';
-import { Turner } from './Turner';
 
 /** A page of lines, as the desk gives it. */
 interface LinePage {
@@ -114,7 +114,7 @@ export function QueueView({
         )}
       </ReleaseFinder>
       <section className="mt-6">
-        <div className="mb-2 flex items-end justify-between">
+        <div className="mb-2 flex items-baseline justify-between">
           <h2 className="text-lg font-semibold">
             Waiting <span className="font-normal text-soft">{open.count.toLocaleString('en')}</span>
           </h2>

@@ -32,7 +32,7 @@ export function RecordList({
   return (
     <main className="mx-auto max-w-[1360px] px-5 py-4">
       <RecordTabs />
-      <div className="mb-3 flex items-end justify-between gap-4">
+      <div className="mb-3 flex items-baseline justify-between gap-4">
         <h1 className="text-lg font-semibold">
           {title} <span className="font-normal text-soft">{lines.length}</span>
         </h1>

@@ -1,8 +1,8 @@
 'use client';
 import Link from 'next/link';
-import { Key } from '../controls/Button';
-import { useGo } from '../controls/useGo';
-import { useKeys } from '../controls/useKeys';
+import { Key } from './Button';
+import { useGo } from './useGo';
+import { useKeys } from './useKeys';
 
 const LINK = 'min-h-6 text-accent underline underline-offset-4';
 
