@@ -7,6 +7,7 @@ import { fillDemo } from '@/demo/fillDemo';
 import { readCaseFolder } from '@/desk/caseFolder';
 import { type Desk, openDesk } from '@/desk/desk';
 import { recordEvents } from '@/desk/recordEvents';
+import { listReleases } from '@/desk/releases';
 import { releaseIndex } from '@/store/releaseIndex';
 import { DATABASE } from '@/store/store';
 import { bar } from '../bar';
@@ -115,6 +116,25 @@ async function search(desk: Desk, library: MadeUp[]): Promise<void> {
   }
 }
 
+/** How long a page of the list of all records takes. */
+async function list(desk: Desk, library: MadeUp[]): Promise<void> {
+  const lists: [name: string, most: number, words: (i: number) => string][] = [
+    ['all of them', 100, () => ''],
+    ['with the beginning of a name', 100, (i) => library[(i * 977) % library.length]?.name.slice(0, 4) ?? ''],
+    ['with the commonest word', 200, () => 'veskarn'],
+  ];
+  for (const [name, most, words] of lists) {
+    const times: number[] = [];
+    for (let i = 0; i < 40; i++) {
+      const began = performance.now();
+      const { count } = await listReleases(desk, words(i), 1 + (i % 3));
+      times.push(performance.now() - began);
+      if (count === 0) throw new Error('nothing is listed');
+    }
+    bar(`  p95, a page of the records, ${name}`, quantile(times, 0.95), most, 'at most', 'ms');
+  }
+}
+
 /** A library of a million release sizes: what taking it in costs beside the sqlite3 shell, and what the bench feels of it. */
 export async function benchImport(): Promise<void> {
   const folder = mkdtempSync(join(tmpdir(), 'pinprick-import-'));
@@ -159,6 +179,7 @@ export async function benchImport(): Promise<void> {
 
   const desk = await openDesk(first);
   await search(desk, library);
+  await list(desk, library);
   await desk.store.close();
 
   const shared = fresh('shared');

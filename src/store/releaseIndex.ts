@@ -90,22 +90,22 @@ export interface Narrowing {
 }
 
 // Those that are out of use are not among the words, see `addToIndex`.
-const NARROWED = `r.row IN (SELECT rowid FROM release_words WHERE release_words MATCH ?)
-  OR r.styleKey >= ? AND r.styleKey < ?
-  OR r.row IN (SELECT row FROM release_sizes WHERE gtin14 IN (SELECT value FROM json_each(?)))
-  OR r.retired = 1 AND NOT EXISTS (SELECT 1 FROM json_each(?) WHERE
-    instr(upper(r.makerName || ' ' || r.name || ' ' || r.colourName || ' ' || r.styleCode), value) = 0)`;
+const HITS = `WITH hits(row) AS (
+  SELECT rowid FROM release_words WHERE release_words MATCH ?
+  UNION SELECT row FROM kept_releases WHERE styleKey >= ? AND styleKey < ?
+  UNION SELECT row FROM release_sizes WHERE gtin14 IN (SELECT value FROM json_each(?))
+  UNION SELECT row FROM kept_releases WHERE retired = 1 AND NOT EXISTS (SELECT 1 FROM json_each(?) WHERE
+    instr(upper(makerName || ' ' || name || ' ' || colourName || ' ' || styleCode), value) = 0))`;
 
-/** The condition of a narrowing, with the values that go into it; null where it narrows nothing. */
-function condition({ words, styleKey, gtin14s }: Narrowing): { sql: string; values: (string | number)[] } {
-  if (words.length === 0 && styleKey === '') return { sql: '', values: [] };
+/** What finds the rows of a narrowing, with the values that go into it; null where it narrows nothing. */
+function hitsOf({ words, styleKey, gtin14s }: Narrowing): { sql: string; values: string[] } | null {
+  if (words.length === 0 && styleKey === '') return null;
   // A text of signs alone is the beginning of nothing.
   const begins = (text: string) => text || '\uffff';
   const match = words.map((word) => `${quoted(word)}*`).join(' AND ') || '""';
   const code = begins(styleKey);
   const inFull = words.length > 0 ? words : [begins('')];
-  const values = [match, code, `${code}\uffff`, JSON.stringify(gtin14s), JSON.stringify(inFull)];
-  return { sql: `WHERE ${NARROWED}`, values };
+  return { sql: HITS, values: [match, code, `${code}\uffff`, JSON.stringify(gtin14s), JSON.stringify(inFull)] };
 }
 
 /** A stretch of the releases, by maker and name. */
@@ -114,16 +114,22 @@ export async function browseReleases(
   narrowing: Narrowing,
   { limit, offset }: { limit: number; offset: number },
 ): Promise<IndexedRelease[]> {
-  const { sql, values } = condition(narrowing);
+  const hits = hitsOf(narrowing);
   const rows = await reads.all<ReleaseIndexRow>(
-    `SELECT r.* FROM release_index r ${sql} ORDER BY r.makerName, r.name, r.colourName, r.row LIMIT ? OFFSET ?`,
-    [...values, limit, offset],
+    `${hits?.sql ?? ''} SELECT r.* FROM release_index r ${hits ? 'WHERE r.row IN hits' : ''}
+      ORDER BY r.makerName, r.name, r.colourName, r.row LIMIT ? OFFSET ?`,
+    [...(hits?.values ?? []), limit, offset],
   );
   return rows.map(toRelease);
 }
 
 /** How many releases there are. */
 export async function countReleases({ reads }: Store, narrowing: Narrowing): Promise<number> {
-  const { sql, values } = condition(narrowing);
-  return (await reads.all<{ n: number }>(`SELECT COUNT(*) AS n FROM release_index r ${sql}`, values))[0]?.n ?? 0;
+  const hits = hitsOf(narrowing);
+  const from = hits ? 'hits JOIN release_index USING (row)' : 'release_index';
+  const [found] = await reads.all<{ n: number }>(
+    `${hits?.sql ?? ''} SELECT COUNT(*) AS n FROM ${from}`,
+    hits?.values ?? [],
+  );
+  return found?.n ?? 0;
 }
