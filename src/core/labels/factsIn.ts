@@ -267,13 +267,23 @@ export function factsIn(
     .filter(({ fact }) => !bySize.some((size) => size.fact === fact))
     .map(({ fact, raw }) => ({ fact, raw, own: wordsOf(raw, words) }));
   const prints = printedAt(place, context);
+  // What no code scheme can read may be a code with a letter for the figure that looks like it.
+  const byLooks = left.flatMap((raw) =>
+    [...prints]
+      .filter(
+        (fact) => CODES.has(fact) && !byText.some((each) => each.fact === fact) && byTwins(fact, raw, place, context),
+      )
+      .map((fact) => ({ fact, raw, own: wordsOf(raw, words) })),
+  );
   const byBox = byLayout(label, place, context.maker?.labels ?? []).map(({ fact, words: own }) => ({
     fact,
     raw: own.map(({ text }) => text).join(' '),
     own,
   }));
   const found = new Map<string, PictureFact>();
-  for (const { fact, raw, own } of [...bySize, ...byText, ...byBox].filter(({ fact }) => prints.has(fact))) {
+  for (const { fact, raw, own } of [...bySize, ...byText, ...byLooks, ...byBox].filter(({ fact }) =>
+    prints.has(fact),
+  )) {
     const confidence = own.length > 0 ? Math.min(...own.map((word) => word.confidence)) : 0;
     if (fact === 'gtin' && bars) {
       const printed = numberOf(raw);
@@ -298,5 +308,9 @@ export function factsIn(
   }
   facts.push(...found.values());
   const order = (fact: string) => (sizeColumnOf(fact) ? 1 : 0);
-  return { facts: facts.sort((a, b) => order(a.fact) - order(b.fact)), left, conflict };
+  return {
+    facts: facts.sort((a, b) => order(a.fact) - order(b.fact)),
+    left: left.filter((text) => !byLooks.some(({ raw }) => raw === text)),
+    conflict,
+  };
 }

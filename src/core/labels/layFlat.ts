@@ -34,11 +34,15 @@ export function readingSize(quad: Quad): { width: number; height: number } {
   return scaledSize(quad, Math.max(1, Math.min(2.5, READING_WIDTH / Math.max(width, height))));
 }
 
-/** A label laid flat, its light evened and its rules and symbols painted over. */
-export interface LaidLabel {
+/** A place of a picture laid flat. */
+export interface Laid {
   /** Its corners in the picture, from what is its upper left on. */
   corners: Quad;
   print: Grey;
+}
+
+/** A label laid flat, its light evened and its rules and symbols painted over. */
+export interface LaidLabel extends Laid {
   letters: Letters;
 }
 
@@ -71,15 +75,20 @@ export function levelled(grey: Grey, laid: LaidLabel, symbols: SeenSymbol[]): La
   return Math.abs(slope) > LEAST_SLOPE ? (laidFlat(grey, turnedOnto(laid, Math.atan(slope)), symbols) ?? laid) : laid;
 }
 
-/** The same on its head. */
-export function onItsHead({ corners: [a, b, c, d], print, letters: { pieces, letters } }: LaidLabel): LaidLabel {
-  const { width, height, data } = print;
+/** What lies flat on its head. */
+export const turnedAbout = ({ corners: [a, b, c, d], print }: Laid): Laid => ({
+  corners: [c, d, a, b],
+  print: { ...print, data: print.data.slice().reverse() },
+});
+
+/** A label on its head. */
+export function onItsHead({ letters: { pieces, letters }, ...laid }: LaidLabel): LaidLabel {
+  const { width, height } = laid.print;
   const over = new Map(
     pieces.map((piece) => [piece, { ...piece, x: width - piece.x - piece.width, y: height - piece.y - piece.height }]),
   );
   return {
-    corners: [c, d, a, b],
-    print: { width, height, data: data.slice().reverse() },
+    ...turnedAbout(laid),
     letters: {
       pieces: [...over.values()],
       letters: letters.flatMap((letter) => over.get(letter) ?? []),

@@ -1,4 +1,5 @@
 import type { Grey } from '../imaging/grey';
+import { meansOf } from '../imaging/levels';
 
 /** Side of the squares in which the brightness of the ground is told, in px. */
 const SQUARE = 48;
@@ -140,25 +141,6 @@ export function blanked(grey: Grey, places: { x: number; y: number; width: numbe
       data.fill(GROUND, y * grey.width + Math.max(0, Math.floor(place.x)), y * grey.width + right);
   }
   return { ...grey, data };
-}
-
-/** The mean of a square around each pixel, reaching so far each way. */
-function meansOf({ width, height, data }: Grey, reach: number): Float32Array {
-  const rows = new Float32Array(data.length);
-  const out = new Float32Array(data.length);
-  const side = 2 * reach + 1;
-  const slide = (from: ArrayLike<number>, to: Float32Array, start: number, step: number, length: number) => {
-    const at = (i: number): number => from[start + Math.max(0, Math.min(length - 1, i)) * step] as number;
-    let sum = 0;
-    for (let i = -reach; i <= reach; i++) sum += at(i);
-    for (let i = 0; i < length; i++) {
-      to[start + i * step] = sum / side;
-      sum += at(i + reach + 1) - at(i - reach);
-    }
-  };
-  for (let y = 0; y < height; y++) slide(data, rows, y * width, 1, width);
-  for (let x = 0; x < width; x++) slide(rows, out, x, width, height);
-  return out;
 }
 
 /** How far the surroundings of a pixel reach, in px each way, and how many times what stands out from them is added. */

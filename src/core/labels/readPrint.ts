@@ -4,8 +4,9 @@ import { homographyOf, mapped, type Quad, rectangle } from '../measure/homograph
 import { type Cell, cellsOf } from './cells';
 import type { Eyes, Figures, FlatWord, SeenSymbol, Sheet } from './eyes';
 import { doubtfulFigures, withFigures } from './figures';
-import { type LaidLabel, laidFlat, levelled, onItsHead, turnedOnto } from './layFlat';
+import { type Laid, type LaidLabel, laidFlat, levelled, onItsHead, turnedAbout, turnedOnto } from './layFlat';
 import { evened } from './prepare';
+import { linesOn, reliefOf } from './relief';
 import { directionOf } from './slope';
 import { backToPlace, type ReadRun, stripOf } from './strip';
 
@@ -22,7 +23,7 @@ export interface SeenWord {
 
 /** The print of a label, read one way up. */
 interface Reading {
-  laid: LaidLabel;
+  laid: Laid;
   runs: ReadRun[];
   trust: number;
   legible: number;
@@ -34,6 +35,8 @@ const SURE_ENOUGH = 0.8;
 const LEGIBLE_ENOUGH = 6;
 /** Beyond this angle, in radians, letters do not stand on the lines that a slope is told by. */
 const LEAST_TURN = 0.2;
+/** Letters that were filled in are taken where they are read as surely as this. */
+const LEAST_OF_RELIEF = 0.42;
 /** Print that is light and shade is read on a picture of about this length, in px. */
 const PAGE_LENGTH = 1100;
 
@@ -49,7 +52,7 @@ const legible = (words: FlatWord[]): number =>
 /** True where so much was read so surely that it is no other way up: a short code may look like another one on its head. */
 const isUpright = (read: Reading): boolean => read.trust > SURE_ENOUGH && read.legible > LEGIBLE_ENOUGH;
 
-const readingOf = (laid: LaidLabel, runs: ReadRun[]): Reading => {
+const readingOf = (laid: Laid, runs: ReadRun[]): Reading => {
   const words = runs.flatMap((run) => run.words);
   return { laid, runs, trust: trust(words), legible: legible(words) };
 };
@@ -86,6 +89,17 @@ async function readPage(grey: Grey, laid: LaidLabel, read: Eyes['words']): Promi
     laid,
     words.map((word) => ({ cell: word, words: [word] })),
   );
+}
+
+/** Letters that were cut in or stand out, filled in and read one way up or the other. */
+async function readRelief(grey: Grey, corners: Quad, read: Eyes['words']): Promise<Reading | null> {
+  const relief = reliefOf(grey, corners);
+  if (!relief) return null;
+  const attempt = async (laid: Laid) => readingOf(laid, await runsOn(laid.print, linesOn(laid.print), 'lines', read));
+  const first = await attempt(relief);
+  if (isUpright(first)) return first;
+  const second = await attempt(turnedAbout(relief));
+  return second.legible > first.legible ? second : first;
 }
 
 /** Runs of letters that stand side by side, from the left; the rows from above. */
@@ -132,9 +146,13 @@ export async function readPrint(
 ): Promise<{ corners: Quad; lines: SeenWord[][][] } | null> {
   const laid = laidFlat(grey, quad, symbols);
   if (!laid) return null;
+  // One way up or the other, it is the same relief: it is looked for once.
+  const relief: { read?: Reading | null } = {};
   const attempt = async (way: LaidLabel): Promise<Reading> => {
     const found = await readRuns(way, read);
     if (found.trust > SURE_ENOUGH || symbols.length > 0) return found;
+    if (relief.read === undefined) relief.read = await readRelief(grey, laid.corners, read);
+    if (relief.read && relief.read.trust > Math.max(found.trust, LEAST_OF_RELIEF)) return relief.read;
     const page = await readPage(grey, way, read);
     return page && page.legible > found.legible ? page : found;
   };
@@ -142,17 +160,19 @@ export async function readPrint(
   const bestOf = async (given: LaidLabel, so: Reading | null): Promise<Reading> => {
     const level = levelled(grey, given, symbols);
     const first = await attempt(level);
-    const best = so && so.legible >= first.legible ? so : first;
-    if (symbols.length > 0 || isUpright(best)) return best;
+    const best = so && so.legible >= first.legible && first !== relief.read ? so : first;
+    if (symbols.length > 0 || isUpright(best) || best === relief.read) return best;
     const second = await attempt(onItsHead(level));
     return second.legible > best.legible ? second : best;
   };
   let best = await bestOf(laid, null);
   // What has no edge that says which way it lies, such as the base of a bottle, may lie any way.
-  const direction = symbols.length > 0 || isUpright(best) ? null : directionOf(laid.letters);
+  const known = symbols.length > 0 || isUpright(best) || best === relief.read;
+  const direction = known ? null : directionOf(laid.letters);
   if (direction !== null && Math.abs(direction) > LEAST_TURN) {
     const turned = laidFlat(grey, turnedOnto(laid, direction), symbols);
     if (turned) best = await bestOf(turned, best);
   }
-  return { corners: best.laid.corners, lines: linesOf(best) };
+  // Lines of letters that stand out are a part of what they stand on, not all of it.
+  return { corners: best === relief.read ? laid.corners : best.laid.corners, lines: linesOf(best) };
 }
