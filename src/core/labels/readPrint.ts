@@ -156,19 +156,20 @@ export async function readPrint(
     const page = await readPage(grey, way, read);
     return page && page.legible > found.legible ? page : found;
   };
+  /** A code says which way is up, and so do letters that are read surely or were laid level by themselves. */
+  const isSettled = (read: Reading): boolean => symbols.length > 0 || isUpright(read) || read === relief.read;
   /** Whoever takes a picture of a label without a code holds it upright, or upside down. */
   const bestOf = async (given: LaidLabel, so: Reading | null): Promise<Reading> => {
     const level = levelled(grey, given, symbols);
     const first = await attempt(level);
     const best = so && so.legible >= first.legible && first !== relief.read ? so : first;
-    if (symbols.length > 0 || isUpright(best) || best === relief.read) return best;
+    if (isSettled(best)) return best;
     const second = await attempt(onItsHead(level));
     return second.legible > best.legible ? second : best;
   };
   let best = await bestOf(laid, null);
   // What has no edge that says which way it lies, such as the base of a bottle, may lie any way.
-  const known = symbols.length > 0 || isUpright(best) || best === relief.read;
-  const direction = known ? null : directionOf(laid.letters);
+  const direction = isSettled(best) ? null : directionOf(laid.letters);
   if (direction !== null && Math.abs(direction) > LEAST_TURN) {
     const turned = laidFlat(grey, turnedOnto(laid, direction), symbols);
     if (turned) best = await bestOf(turned, best);

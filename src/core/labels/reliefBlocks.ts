@@ -3,7 +3,7 @@ import type { Grey } from '../imaging/grey';
 import { closedInSquares, type Levels, meansOf, quantileOf } from '../imaging/levels';
 import type { Point, Quad } from '../measure/homography';
 
-/** How far the surroundings of an edge reach there, and how far apart the edges of one line lie at most, in px each way. */
+/** How far the surroundings of an edge reach on a place that is searched, and how far apart the edges of one line lie at most, in px each way. */
 export const SEARCH_REACH = 20;
 const SEARCH_CLOSE = 5;
 /** How many times the usual stir of the ground the edges of letters may stand out. */

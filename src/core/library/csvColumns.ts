@@ -208,12 +208,6 @@ export function guessMapping(headings: string[], rows: string[][], source: strin
   return { columns, fixed: currency ? { currency } : {}, dateOrder: guessDateOrder(datesIn(columns, rows)), source };
 }
 
-/** What a record keeps together or not at all. */
-const TOGETHER: CsvField[][] = [
-  ['price', 'market', 'currency'],
-  ['factoryCode', 'country'],
-];
-
 /** The currency that the heading of a price names: `RRP (EUR)`, `Price £`. */
 const currencyIn = (heading: string): string | null =>
   heading
@@ -274,6 +268,12 @@ export function namedAlike(headings: string[]): { name: string; count: number }[
 
 /** Without these a table is no list of releases. */
 const NEEDED: CsvField[] = ['maker', 'kind', 'styleCode', 'name', 'colourName', 'size'];
+
+/** What a record keeps together or not at all. */
+const TOGETHER: CsvField[][] = [
+  ['price', 'market', 'currency'],
+  ['factoryCode', 'country'],
+];
 
 /** What stands in the way of reading a table so. */
 export function mappingProblems({ columns, fixed, dateOrder, source }: CsvMapping): string[] {
